@@ -1,0 +1,60 @@
+import type { EdgeField } from './edgeField';
+import { fitLine } from './fitLine';
+import type { Line } from './line';
+import type { Point } from './quad';
+
+export interface AlignLineOptions {
+  /** how far to either side of the line an edge is looked for, px */
+  readonly radius: number;
+}
+
+/** Edges whose direction is off by more than this (radians) belong to something else. */
+const MOST_TURN = 0.3;
+
+/**
+ * Moves a roughly known line onto the edge under it: at every pixel along the line takes the strongest
+ * edge that runs the line's way, and fits a line through those robustly.
+ */
+export function alignLine(field: EdgeField, line: Line, { radius }: AlignLineOptions): Line {
+  const points: Point[] = [];
+  const weights: number[] = [];
+  const cos = Math.cos(line.angle);
+  const sin = Math.sin(line.angle);
+  forEachVisible(field.width, field.height, line, (x, y) => {
+    let best = 0;
+    let bestAt = 0;
+    for (let d = -radius; d <= radius; d++) {
+      const px = Math.floor(x + cos * d);
+      const py = Math.floor(y + sin * d);
+      if (px < 1 || py < 1 || px >= field.width - 1 || py >= field.height - 1) continue;
+      const i = py * field.width + px;
+      if (field.strength[i] <= best) continue;
+      const turn = Math.abs(field.direction[i] - line.angle) % Math.PI;
+      if (Math.min(turn, Math.PI - turn) > MOST_TURN) continue;
+      best = field.strength[i];
+      bestAt = d;
+    }
+    if (best > 0) {
+      points.push([x + cos * bestAt, y + sin * bestAt]);
+      weights.push(Math.log1p(best));
+    }
+  });
+  return fitLine(points, weights, { line, scale: radius / 2 }) ?? line;
+}
+
+/** Calls back at every whole step along the part of a line that lies inside a width x height image. */
+export function forEachVisible(
+  width: number,
+  height: number,
+  line: Line,
+  visit: (x: number, y: number, t: number) => void,
+): void {
+  const cos = Math.cos(line.angle);
+  const sin = Math.sin(line.angle);
+  const reach = Math.ceil(Math.hypot(width, height));
+  for (let t = -reach; t <= reach; t++) {
+    const x = line.offset * cos - sin * t;
+    const y = line.offset * sin + cos * t;
+    if (x >= 0 && y >= 0 && x < width && y < height) visit(x, y, t);
+  }
+}
