@@ -1,0 +1,30 @@
+export { createRgba, type Rgba } from './raster/image';
+export { addTurns, turnQuarter, TURNS, type Turn } from './raster/turnQuarter';
+export { shrinkByInteger } from './raster/shrinkByInteger';
+export { shrinkToFit } from './raster/shrinkToFit';
+export {
+  intersectionOverUnion,
+  isConvex,
+  mapQuad,
+  scaleQuad,
+  signedArea,
+  wholeQuad,
+  type Point,
+  type Quad,
+} from './outline/quad';
+export { findOutline, type Outline } from './outline/findOutline';
+export {
+  compose,
+  invert,
+  project,
+  rectangleToQuad,
+  squareToQuad,
+  type Homography,
+} from './flatten/homography';
+export { flatten, measureSheet, type FlatPage } from './flatten/flatten';
+export { PAPERS, type PaperName, type SheetSize } from './flatten/sheetSize';
+export { clean, LOOKS, type Look } from './clean/clean';
+export { develop, PAGE_DPI, type DevelopedPage, type DevelopOptions, type Recipe } from './develop';
+export { composePdf, type ComposePdfOptions, type PdfPage } from './pdf/composePdf';
+export { PAPER_CHOICES, placeOnPaper, type Paper, type Placement } from './pdf/placeOnPaper';
+export { stripJpegMetadata } from './pdf/stripJpegMetadata';

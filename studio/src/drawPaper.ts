@@ -1,0 +1,47 @@
+import { loadFont } from './fonts';
+import type { SheetPlan } from './sheet';
+
+/** What the stationer printed on the sheet (rules, squares, a worksheet's form) as SVG elements in mm. */
+export function drawPaper(plan: SheetPlan): string {
+  switch (plan.paper) {
+    case 'plain':
+      return '';
+    case 'lined':
+      return rules(plan, 8, 24) + line(24, 0, 24, plan.height, '#e7a3a0', 0.3);
+    case 'squared':
+      return squares(plan);
+    case 'worksheet':
+      return worksheet(plan);
+  }
+}
+
+function line(x1: number, y1: number, x2: number, y2: number, colour: string, width: number): string {
+  return `<path d="M${x1} ${y1}L${x2} ${y2}" stroke="${colour}" stroke-width="${width}"/>`;
+}
+
+function rules({ width, height }: SheetPlan, spacing: number, top: number): string {
+  let svg = '';
+  for (let y = top; y < height - 8; y += spacing) svg += line(0, y, width, y, '#a9bfe0', 0.22);
+  return svg;
+}
+
+function squares({ width, height }: SheetPlan): string {
+  let svg = '';
+  for (let x = 5; x < width - 2; x += 5) svg += line(x, 5, x, height - 5, '#b5c4cf', 0.18);
+  for (let y = 5; y < height - 2; y += 5) svg += line(5, y, width - 5, y, '#b5c4cf', 0.18);
+  return svg;
+}
+
+function worksheet({ width, height, text }: SheetPlan): string {
+  const font = loadFont('print');
+  const words = (content: string, x: number, y: number, size: number) =>
+    `<path fill="#2b2b2b" d="${font.getPath(content, x, y, size).toPathData(3)}"/>`;
+  let svg = `<rect x="12" y="12" width="${width - 24}" height="${height - 24}" fill="none" stroke="#333" stroke-width="0.5"/>`;
+  svg += words(text.title, 20, 26, 6) + words('Name', 20, 38, 4.2) + line(34, 39, 110, 39, '#555', 0.25);
+  text.lines.forEach((_, i) => {
+    const y = 58 + i * 34;
+    svg += words(`${i + 1}.  What does this mark tell you, and how is it lit?`, 20, y, 4.2);
+    svg += line(26, y + 13, width - 22, y + 13, '#777', 0.2) + line(26, y + 23, width - 22, y + 23, '#777', 0.2);
+  });
+  return svg;
+}

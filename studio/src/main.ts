@@ -1,0 +1,27 @@
+import { mkdirSync } from 'node:fs';
+import { Command, InvalidArgumentError } from 'commander';
+import { saveScene } from './saveScene';
+import { sceneFromSeed } from './scene';
+
+const whole = (text: string): number => {
+  const value = Number(text);
+  if (!Number.isInteger(value) || value < 0) throw new InvalidArgumentError('a whole number is needed');
+  return value;
+};
+
+const options = new Command('studio')
+  .description('Photographs made-up handwritten sheets, each with its truth beside it.')
+  .requiredOption('--count <n>', 'how many photos', whole)
+  .option('--seed <n>', 'the first seed; photo k has seed + k', whole, 1)
+  .option('--long-side <px>', 'photo size, longer side (3:4)', whole, 4032)
+  .requiredOption('--out <dir>', 'where to put them')
+  .parse()
+  .opts<{ count: number; seed: number; longSide: number; out: string }>();
+
+mkdirSync(options.out, { recursive: true });
+const size = { width: Math.round(options.longSide * 0.75), height: options.longSide };
+for (let k = 0; k < options.count; k++) {
+  const seed = options.seed + k;
+  const truth = await saveScene(sceneFromSeed(seed, size), options.out, `scene-${seed}`, { truth: true });
+  process.stdout.write(`${JSON.stringify({ file: `scene-${seed}.jpg`, ...truth })}\n`);
+}

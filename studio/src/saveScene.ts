@@ -1,0 +1,30 @@
+import { writeFile } from 'node:fs/promises';
+import path from 'node:path';
+import sharp from 'sharp';
+import { inkMask, photograph, type Truth } from './photograph';
+import type { Scene } from './scene';
+
+export interface SaveSceneOptions {
+  /** also write NAME.ink.png and NAME.json */
+  readonly truth: boolean;
+}
+
+const INK_MASK_DPI = 100;
+
+/**
+ * Takes a scene's photo and writes DIR/NAME.jpg, with NAME.json (the truth) and NAME.ink.png (the ink of the
+ * flat upright page, white on black, 100 dpi) beside it.
+ */
+export async function saveScene(scene: Scene, dir: string, name: string, options: SaveSceneOptions): Promise<Truth> {
+  const { image, truth, sheet } = await photograph(scene);
+  const { width, height, data } = image;
+  await sharp(Buffer.from(data.buffer), { raw: { width, height, channels: 4 } })
+    .removeAlpha()
+    .jpeg({ quality: scene.lens.quality, mozjpeg: false })
+    .toFile(path.join(dir, `${name}.jpg`));
+  if (options.truth) {
+    await writeFile(path.join(dir, `${name}.json`), `${JSON.stringify(truth)}\n`);
+    await writeFile(path.join(dir, `${name}.ink.png`), await inkMask(sheet, INK_MASK_DPI));
+  }
+  return truth;
+}

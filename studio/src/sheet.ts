@@ -1,0 +1,26 @@
+import type { HandName } from './fonts';
+import type { SheetText } from './world';
+
+export type PaperKind = 'lined' | 'squared' | 'plain' | 'worksheet';
+export type InkKind = 'blue-pen' | 'black-pen' | 'pencil';
+
+/** Everything that decides what a made-up sheet looks like, lying flat in even light. */
+export interface SheetPlan {
+  readonly seed: number;
+  /** mm, upright */
+  readonly width: number;
+  readonly height: number;
+  readonly paper: PaperKind;
+  /** CSS colour of the bare paper */
+  readonly paperColour: string;
+  readonly ink: InkKind;
+  readonly hand: HandName;
+  readonly text: SheetText;
+}
+
+/** CSS colour and opacity of an ink, and how wide its stroke adds to the letter, mm. */
+export const INKS: Record<InkKind, { colour: string; opacity: number; stroke: number }> = {
+  'blue-pen': { colour: '#24388f', opacity: 0.93, stroke: 0.16 },
+  'black-pen': { colour: '#1d1e22', opacity: 0.95, stroke: 0.18 },
+  pencil: { colour: '#5d5d62', opacity: 0.72, stroke: 0.12 },
+};
