@@ -26,7 +26,7 @@ export interface Outline {
 }
 
 /** Longest side of the small picture that the search runs on, px. */
-const SEARCH_SIDE = 640;
+const SEARCH_SIDE = 512;
 /** Below this the whole photo is the better proposal. */
 export const LEAST_CONFIDENCE = 0.3;
 

@@ -28,6 +28,8 @@ const LEAST_CROSSING = 0.7;
 const LEAST_AREA = 0.04;
 /** Corners may lie outside the picture by this share of its size. */
 const MOST_OUTSIDE = 0.25;
+/** With more of its sides on the picture's borders there is nothing left to tell a sheet by. */
+const MOST_BORDERS = 2;
 
 /**
  * All sensible quads made of two pairs of opposite lines (or picture borders), best first, no two nearly the
@@ -92,6 +94,7 @@ function joinPairs(p: Pair, q: Pair, width: number, height: number): QuadCandida
   if (p[0] === q[0] || p[0] === q[1] || p[1] === q[0] || p[1] === q[1]) return null;
   for (const a of p) for (const b of q) if (angleBetween(a.line, b.line) < LEAST_CROSSING) return null;
   const around = [p[0], q[0], p[1], q[1]];
+  if (around.filter((side) => !side.evidence).length > MOST_BORDERS) return null;
   const corners: Point[] = [];
   for (let i = 0; i < 4; i++) {
     const corner = intersectLines(around[(i + 3) % 4].line, around[i].line);

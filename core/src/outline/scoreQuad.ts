@@ -25,7 +25,8 @@ export interface QuadFeatures {
 /** A side of a quad: the evidence of the line it lies on; null where the picture's own border is the side. */
 export type SideLine = LineEvidence | null;
 
-const BORDER_SUPPORT = 0.2;
+/** A picture's border says nothing for or against a sheet that runs out of the picture: it needs good other sides. */
+const BORDER_SUPPORT = 0.08;
 /** A side runs on for this share of its length when looked at beyond its corner. */
 const OVERRUN_SHARE = 0.12;
 

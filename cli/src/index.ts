@@ -1,0 +1,1 @@
+export { decodePhoto, encodeJpeg, writePng, type DecodedPhoto } from './codec';

@@ -1,0 +1,59 @@
+import { writeFile } from 'node:fs/promises';
+import { composePdf, develop, findOutline, PAGE_DPI, type Look, type Paper, type PdfPage } from '@ravlo/core';
+import { decodePhoto, encodeJpeg } from './codec';
+import { perPhoto, report, since } from './report';
+
+export interface PdfOptions {
+  readonly output: string;
+  readonly look: Look;
+  readonly paper: Paper;
+  readonly title: string;
+  readonly maxBytes?: number;
+}
+
+/** Tried in this order until the PDF is small enough. */
+const QUALITIES = [80, 65, 50, 38, 28] as const;
+
+/** `pdf PHOTO... -o OUT.pdf`: all photos, one PDF, a page a sheet. Nothing is written when a photo fails. */
+export async function pdf(photos: readonly string[], options: PdfOptions): Promise<void> {
+  const start = performance.now();
+  const { paper, title, look } = options;
+  const developed: Awaited<ReturnType<typeof developFile>>[] = [];
+  for (const file of photos) {
+    await perPhotoQuietly(file, async () => {
+      developed.push(await developFile(file, look));
+    });
+  }
+  if (developed.length < photos.length) return;
+  const date = new Date();
+  let bytes = new Uint8Array(0);
+  for (const quality of QUALITIES) {
+    const pages: PdfPage[] = [];
+    for (const { image, size } of developed) pages.push({ jpeg: await encodeJpeg(image, quality), size });
+    bytes = await composePdf(pages, { paper, title, date });
+    if (!options.maxBytes || bytes.length <= options.maxBytes) break;
+  }
+  if (options.maxBytes && bytes.length > options.maxBytes) {
+    process.exitCode = 1;
+    const error = `${developed.length} pages need at least ${bytes.length} bytes; nothing was written`;
+    report({ file: options.output, error });
+    return;
+  }
+  await writeFile(options.output, bytes);
+  report({ pages: developed.length, bytes: bytes.length, ms: since(start) });
+}
+
+async function developFile(file: string, look: Look) {
+  const { image } = await decodePhoto(file);
+  const outline = findOutline(image).quad;
+  return develop(image, { outline, turn: 0, look }, { dpi: PAGE_DPI });
+}
+
+/** As perPhoto, but says nothing when all is well: the PDF has one line of its own. */
+async function perPhotoQuietly(file: string, work: () => Promise<void>): Promise<void> {
+  try {
+    await work();
+  } catch (error) {
+    await perPhoto(file, () => Promise.reject(error));
+  }
+}

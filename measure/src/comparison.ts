@@ -1,0 +1,105 @@
+import { createRequire } from 'node:module';
+import type { Point, Quad, Rgba } from '@ravlo/core';
+import type { CV, Mat } from '@techstark/opencv-js';
+
+/**
+ * The same steps as commonly written with OpenCV: edges, contours and the largest four-cornered one; a
+ * perspective warp; the page divided by a blurred copy of its background.
+ */
+export interface Comparison {
+  find(photo: Rgba): Quad | null;
+  /** flattens to width x height and evens the light */
+  develop(photo: Rgba, quad: Quad, width: number, height: number): Rgba;
+}
+
+const FIND_SIDE = 640;
+
+/** Loads the library's WebAssembly build; takes a second or two. */
+export async function loadComparison(): Promise<Comparison> {
+  const loaded: unknown = createRequire(import.meta.url)('@techstark/opencv-js');
+  const cv = (await loaded) as CV;
+  return { find: (photo) => find(cv, photo), develop: (...all) => develop(cv, ...all) };
+}
+
+/** Runs work with a list that every Mat is put on, and frees them all after. */
+function withMats<T>(work: (keep: <M extends { delete(): void }>(mat: M) => M) => T): T {
+  const mats: { delete(): void }[] = [];
+  try {
+    return work((mat) => {
+      mats.push(mat);
+      return mat;
+    });
+  } finally {
+    for (const mat of mats) mat.delete();
+  }
+}
+
+function load(cv: CV, { width, height, data }: Rgba): Mat {
+  const mat = new cv.Mat(height, width, cv.CV_8UC4);
+  mat.data.set(data);
+  return mat;
+}
+
+function find(cv: CV, photo: Rgba): Quad | null {
+  return withMats((keep) => {
+    const source = keep(load(cv, photo));
+    const grey = keep(new cv.Mat());
+    const small = keep(new cv.Mat());
+    const edges = keep(new cv.Mat());
+    const factor = Math.max(photo.width, photo.height) / FIND_SIDE;
+    const size = new cv.Size(Math.round(photo.width / factor), Math.round(photo.height / factor));
+    cv.cvtColor(source, grey, cv.COLOR_RGBA2GRAY);
+    cv.resize(grey, small, size, 0, 0, cv.INTER_AREA);
+    cv.GaussianBlur(small, small, new cv.Size(5, 5), 0);
+    cv.Canny(small, edges, 50, 150);
+    cv.dilate(edges, edges, keep(cv.Mat.ones(3, 3, cv.CV_8U)));
+    const contours = keep(new cv.MatVector());
+    cv.findContours(edges, contours, keep(new cv.Mat()), cv.RETR_LIST, cv.CHAIN_APPROX_SIMPLE);
+    let best: Point[] | null = null;
+    let bestArea = 0.1 * size.width * size.height;
+    for (let i = 0; i < contours.size(); i++) {
+      const contour = keep(contours.get(i));
+      const shape = keep(new cv.Mat());
+      cv.approxPolyDP(contour, shape, 0.02 * cv.arcLength(contour, true), true);
+      if (shape.rows !== 4 || !cv.isContourConvex(shape)) continue;
+      const area = cv.contourArea(shape);
+      if (area <= bestArea) continue;
+      bestArea = area;
+      best = [0, 1, 2, 3].map((k): Point => [
+        shape.data32S[2 * k] * factor,
+        shape.data32S[2 * k + 1] * factor,
+      ]);
+    }
+    return best && clockwiseFromTopLeft(best);
+  });
+}
+
+function clockwiseFromTopLeft(points: readonly Point[]): Quad {
+  const cx = points.reduce((sum, p) => sum + p[0], 0) / 4;
+  const cy = points.reduce((sum, p) => sum + p[1], 0) / 4;
+  const around = [...points].sort(
+    (a, b) => Math.atan2(a[1] - cy, a[0] - cx) - Math.atan2(b[1] - cy, b[0] - cx),
+  );
+  return [around[0], around[1], around[2], around[3]];
+}
+
+function develop(cv: CV, photo: Rgba, quad: Quad, width: number, height: number): Rgba {
+  return withMats((keep) => {
+    const source = keep(load(cv, photo));
+    const from = keep(cv.matFromArray(4, 1, cv.CV_32FC2, quad.flat()));
+    const to = keep(cv.matFromArray(4, 1, cv.CV_32FC2, [0, 0, width, 0, width, height, 0, height]));
+    const map = keep(cv.getPerspectiveTransform(from, to));
+    const page = keep(new cv.Mat());
+    cv.warpPerspective(source, page, map, new cv.Size(width, height), cv.INTER_AREA, cv.BORDER_REPLICATE);
+    const colour = keep(new cv.Mat());
+    const background = keep(new cv.Mat());
+    cv.cvtColor(page, colour, cv.COLOR_RGBA2RGB);
+    cv.dilate(colour, background, keep(cv.Mat.ones(7, 7, cv.CV_8U)));
+    cv.medianBlur(background, background, 21);
+    const clean = keep(new cv.Mat());
+    cv.divide(colour, background, clean, 255);
+    const result = keep(new cv.Mat());
+    cv.cvtColor(clean, result, cv.COLOR_RGB2RGBA);
+    return { width, height, data: new Uint8ClampedArray(result.data) };
+  });
+}
