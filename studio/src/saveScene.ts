@@ -11,6 +11,12 @@ export interface SaveSceneOptions {
 
 const INK_MASK_DPI = 100;
 
+/** EXIF's code for "turn clockwise by this to view". */
+const EXIF_ORIENTATION = { 0: 1, 90: 6, 180: 3, 270: 8 } as const;
+
+/** What a phone would write about itself; it must never reach a PDF. */
+const CAMERA_EXIF = { IFD0: { Make: 'Skerry Optics', Model: 'Pinhole 12' } };
+
 /**
  * Takes a scene's photo and writes DIR/NAME.jpg, with NAME.json (the truth) and NAME.ink.png (the ink of the
  * flat upright page, white on black, 100 dpi) beside it.
@@ -18,9 +24,12 @@ const INK_MASK_DPI = 100;
 export async function saveScene(scene: Scene, dir: string, name: string, options: SaveSceneOptions): Promise<Truth> {
   const { image, truth, sheet } = await photograph(scene);
   const { width, height, data } = image;
+  const turn = scene.exifTurn ?? 0;
   await sharp(Buffer.from(data.buffer), { raw: { width, height, channels: 4 } })
     .removeAlpha()
-    .jpeg({ quality: scene.lens.quality, mozjpeg: false })
+    .rotate((360 - turn) % 360)
+    .jpeg({ quality: scene.lens.quality })
+    .withMetadata({ orientation: EXIF_ORIENTATION[turn], exif: CAMERA_EXIF })
     .toFile(path.join(dir, `${name}.jpg`));
   if (options.truth) {
     await writeFile(path.join(dir, `${name}.json`), `${JSON.stringify(truth)}\n`);

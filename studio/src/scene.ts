@@ -49,6 +49,8 @@ export interface Scene {
   readonly light: LightPlan;
   readonly lens: LensPlan;
   readonly clutter: readonly ClutterPlan[];
+  /** stored turned, with an EXIF tag that says to turn it clockwise by this for viewing */
+  readonly exifTurn?: 90 | 180 | 270;
 }
 
 export interface SceneSize {

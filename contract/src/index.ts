@@ -1,0 +1,4 @@
+export * from './packet';
+export * from './problem';
+export * from './recipe';
+export * from './requests';

@@ -1,0 +1,34 @@
+import { z } from 'zod';
+
+/** [x, y] in photo pixels after the EXIF turn; corners may lie outside the photo by up to one photo. */
+const point = z.tuple([z.number().min(-1e5).max(2e5), z.number().min(-1e5).max(2e5)]);
+
+/** Clockwise from the page's own top left. */
+export const cornersSchema = z.tuple([point, point, point, point]);
+export type Corners = z.infer<typeof cornersSchema>;
+
+/** Where the sheet is in the photo, and who says so. */
+export const outlineSchema = z.discriminatedUnion('by', [
+  /** nobody has looked yet */
+  z.object({ by: z.literal('pending') }),
+  z.object({ by: z.literal('finder'), corners: cornersSchema, confidence: z.number().min(0).max(1) }),
+  z.object({ by: z.literal('hand'), corners: cornersSchema }),
+  /** the whole photo is the page: by choice, or because no sheet stood out */
+  z.object({ by: z.literal('whole'), reason: z.enum(['chosen', 'none-found']) }),
+]);
+export type RecipeOutline = z.infer<typeof outlineSchema>;
+
+export const turnSchema = z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]);
+export const lookSchema = z.enum(['as-shot', 'daylight']);
+
+/** How one photo becomes one page: small, plain data, the only thing that an edit changes. */
+export const recipeSchema = z.object({
+  outline: outlineSchema,
+  /** clockwise, after flattening */
+  turn: turnSchema,
+  look: lookSchema,
+});
+export type Recipe = z.infer<typeof recipeSchema>;
+
+/** The recipe of a photo that has just come in. */
+export const FRESH_RECIPE: Recipe = { outline: { by: 'pending' }, turn: 0, look: 'daylight' };

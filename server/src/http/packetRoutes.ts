@@ -1,0 +1,52 @@
+import { Router } from 'express';
+import {
+  changePacketRequest,
+  idSchema,
+  newPacketRequest,
+  openPacketSchema,
+  orderPagesRequest,
+  packetsAnswer,
+} from '@ravlo/contract';
+import type { PacketStore } from '../store/packets';
+import { answer, parseWith } from './answer';
+
+const UNNAMED = 'New packet';
+
+/** /api/packets: the shelf, and each packet's own facts. */
+export function packetRoutes(packets: PacketStore): Router {
+  const router = Router();
+
+  router.get('/', async (_request, response) => {
+    answer(response, packetsAnswer, { packets: await packets.list() });
+  });
+
+  router.post('/', async (request, response) => {
+    const { name } = parseWith(newPacketRequest, request.body);
+    answer(response, openPacketSchema, await packets.create(name ?? UNNAMED), 201);
+  });
+
+  router.get('/:id', async (request, response) => {
+    answer(response, openPacketSchema, await packets.open(parseWith(idSchema, request.params.id)));
+  });
+
+  router.patch('/:id', async (request, response) => {
+    const change = parseWith(changePacketRequest, request.body);
+    answer(response, openPacketSchema, await packets.change(parseWith(idSchema, request.params.id), change));
+  });
+
+  router.delete('/:id', async (request, response) => {
+    await packets.remove(parseWith(idSchema, request.params.id));
+    response.status(204).end();
+  });
+
+  router.post('/:id/restore', async (request, response) => {
+    answer(response, openPacketSchema, await packets.restore(parseWith(idSchema, request.params.id)));
+  });
+
+  router.put('/:id/order', async (request, response) => {
+    const { pageIds } = parseWith(orderPagesRequest, request.body);
+    answer(response, openPacketSchema, await packets.orderPages(parseWith(idSchema, request.params.id), pageIds));
+  });
+
+  return router;
+}

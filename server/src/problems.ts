@@ -1,0 +1,38 @@
+import type { Page, Problem, ProblemKind } from '@ravlo/contract';
+
+const KINDS: Record<ProblemKind, { status: number; title: string }> = {
+  'bad-request': { status: 400, title: 'The request is not understood' },
+  'not-found': { status: 404, title: 'There is no such thing here' },
+  'changed-elsewhere': { status: 409, title: 'Changed in another window' },
+  'photo-empty': { status: 422, title: 'The photo is empty' },
+  'photo-unreadable': { status: 415, title: 'Not a photo that can be read' },
+  'photo-incomplete': { status: 422, title: 'The photo is incomplete' },
+  'photo-too-big': { status: 413, title: 'The photo is too big' },
+  'photo-too-small': { status: 422, title: 'The photo is too small' },
+  'photo-missing': { status: 400, title: 'No photo came with the request' },
+  'packet-full': { status: 422, title: 'The packet is full' },
+  'storage-full': { status: 507, title: 'No room left' },
+  forbidden: { status: 403, title: 'Not from here' },
+  broken: { status: 500, title: 'Something broke' },
+};
+
+/** The one error type of the server: becomes an RFC 9457 answer, its detail a sentence for the person. */
+export class ProblemError extends Error {
+  constructor(
+    readonly kind: ProblemKind,
+    readonly detail: string,
+    readonly page?: Page,
+  ) {
+    super(detail);
+    this.name = 'ProblemError';
+  }
+
+  toProblem(): Problem {
+    const { status, title } = KINDS[this.kind];
+    return { type: `/problems/${this.kind}`, title, status, detail: this.detail, page: this.page };
+  }
+}
+
+export function notFound(what: 'packet' | 'page' | 'photo'): ProblemError {
+  return new ProblemError('not-found', `This ${what} is not here. It may have been deleted in another window.`);
+}

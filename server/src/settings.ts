@@ -1,0 +1,33 @@
+import path from 'node:path';
+import { parseArgs } from 'node:util';
+
+export interface Settings {
+  readonly port: number;
+  readonly host: string;
+  readonly lan: boolean;
+  readonly dataDir: string;
+  readonly logLevel: string;
+  readonly demo: boolean;
+}
+
+/**
+ * Reads PORT, HOST, RAVLO_DATA, RAVLO_DEMO (off) and LOG_LEVEL from the environment, --lan from the command line.
+ *
+ * @throws Error in plain words when one of them makes no sense
+ */
+export function readSettings(args: readonly string[], env: NodeJS.ProcessEnv): Settings {
+  const { values } = parseArgs({ args: [...args], options: { lan: { type: 'boolean', default: false } } });
+  const port = Number(env.PORT ?? 4310);
+  if (!Number.isInteger(port) || port < 0 || port > 65535) {
+    throw new Error(`PORT must be a whole number from 0 to 65535, not “${env.PORT}”`);
+  }
+  const host = env.HOST ?? (values.lan ? '0.0.0.0' : '127.0.0.1');
+  return {
+    port,
+    host,
+    lan: host !== '127.0.0.1' && host !== 'localhost' && host !== '::1',
+    dataDir: path.resolve(env.RAVLO_DATA ?? 'data'),
+    logLevel: env.LOG_LEVEL ?? 'warn',
+    demo: env.RAVLO_DEMO !== 'off',
+  };
+}

@@ -1,0 +1,8 @@
+import type { QueryInterface } from 'sequelize';
+import type { RunnableMigration } from 'umzug';
+import * as first from './0001-packets-photos-pages';
+
+/** All migrations, oldest first. A migration that has shipped is never changed. */
+export const migrations: RunnableMigration<QueryInterface>[] = [
+  { name: '0001-packets-photos-pages', up: ({ context }) => first.up(context) },
+];

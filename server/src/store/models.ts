@@ -1,0 +1,96 @@
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type NonAttribute,
+  type Sequelize,
+} from 'sequelize';
+import type { Paper, Photo, Recipe } from '@ravlo/contract';
+
+export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttributes<PersonRow>> {
+  declare id: CreationOptional<string>;
+  declare name: string;
+}
+
+export class PacketRow extends Model<InferAttributes<PacketRow>, InferCreationAttributes<PacketRow>> {
+  declare id: CreationOptional<string>;
+  declare ownerId: string;
+  declare name: string;
+  declare paper: CreationOptional<Paper>;
+  declare deletedAt: CreationOptional<Date | null>;
+  declare createdAt: CreationOptional<Date>;
+  declare updatedAt: CreationOptional<Date>;
+}
+
+export class PhotoRow extends Model<InferAttributes<PhotoRow>, InferCreationAttributes<PhotoRow>> {
+  declare id: CreationOptional<string>;
+  declare ownerId: string;
+  declare sha256: string;
+  declare mime: Photo['mime'];
+  declare bytes: number;
+  declare width: number;
+  declare height: number;
+}
+
+export class PageRow extends Model<InferAttributes<PageRow>, InferCreationAttributes<PageRow>> {
+  declare id: CreationOptional<string>;
+  declare packetId: string;
+  declare photoId: string;
+  declare clientKey: string;
+  declare photoName: string;
+  declare position: number;
+  declare recipe: Recipe;
+  declare version: CreationOptional<number>;
+  declare deletedAt: CreationOptional<Date | null>;
+  declare photo?: NonAttribute<PhotoRow>;
+  declare packet?: NonAttribute<PacketRow>;
+}
+
+const id = { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 };
+
+/** Binds the models to a connection; the tables themselves are made by migrations. */
+export function initModels(sequelize: Sequelize): void {
+  PersonRow.init({ id, name: DataTypes.STRING }, { sequelize, tableName: 'people' });
+  PacketRow.init(
+    {
+      id,
+      ownerId: DataTypes.UUID,
+      name: DataTypes.STRING,
+      paper: { type: DataTypes.STRING, defaultValue: 'a4' },
+      deletedAt: DataTypes.DATE,
+      createdAt: DataTypes.DATE,
+      updatedAt: DataTypes.DATE,
+    },
+    { sequelize, tableName: 'packets' },
+  );
+  PhotoRow.init(
+    {
+      id,
+      ownerId: DataTypes.UUID,
+      sha256: DataTypes.STRING(64),
+      mime: DataTypes.STRING,
+      bytes: DataTypes.INTEGER,
+      width: DataTypes.INTEGER,
+      height: DataTypes.INTEGER,
+    },
+    { sequelize, tableName: 'photos' },
+  );
+  PageRow.init(
+    {
+      id,
+      packetId: DataTypes.UUID,
+      photoId: DataTypes.UUID,
+      clientKey: DataTypes.STRING,
+      photoName: DataTypes.STRING,
+      position: DataTypes.INTEGER,
+      recipe: DataTypes.JSON,
+      version: { type: DataTypes.INTEGER, defaultValue: 1 },
+      deletedAt: DataTypes.DATE,
+    },
+    { sequelize, tableName: 'pages' },
+  );
+  PageRow.belongsTo(PhotoRow, { as: 'photo', foreignKey: 'photoId' });
+  PageRow.belongsTo(PacketRow, { as: 'packet', foreignKey: 'packetId' });
+}

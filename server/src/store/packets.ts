@@ -1,0 +1,233 @@
+import { Op, Transaction, type Sequelize } from 'sequelize';
+import {
+  FRESH_RECIPE,
+  MOST_PAGES,
+  recipeSchema,
+  type ChangePacket,
+  type OpenPacket,
+  type Packet,
+  type Page,
+  type Photo,
+  type Recipe,
+} from '@ravlo/contract';
+import { notFound, ProblemError } from '../problems';
+import { PacketRow, PageRow, PhotoRow } from './models';
+
+/** A photo whose bytes are already safe on the disk. */
+export interface KeptPhoto extends Omit<Photo, 'id'> {
+  readonly sha256: string;
+}
+
+export interface NewPage {
+  readonly photo: KeptPhoto;
+  readonly photoName: string;
+  readonly clientKey: string;
+  readonly recipe?: Recipe;
+}
+
+/** Packets and pages of one person: every call checks that the row is that person's. */
+export type PacketStore = ReturnType<typeof createPacketStore>;
+
+export function createPacketStore(sequelize: Sequelize, ownerId: string) {
+  const inTransaction = <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> =>
+    sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work);
+
+  async function packetRow(id: string, transaction?: Transaction, deleted = false): Promise<PacketRow> {
+    const deletedAt = deleted ? { [Op.ne]: null } : null;
+    const row = await PacketRow.findOne({ where: { id, ownerId, deletedAt }, transaction });
+    if (!row) throw notFound('packet');
+    return row;
+  }
+
+  async function pageRow(id: string, transaction?: Transaction, deleted = false): Promise<PageRow> {
+    const row = await PageRow.findOne({
+      where: { id, deletedAt: deleted ? { [Op.ne]: null } : null },
+      include: [
+        { model: PhotoRow, as: 'photo', required: true },
+        { model: PacketRow, as: 'packet', required: true, where: { ownerId } },
+      ],
+      transaction,
+    });
+    if (!row) throw notFound('page');
+    return row;
+  }
+
+  const pageRows = (packetIds: readonly string[], transaction?: Transaction): Promise<PageRow[]> =>
+    PageRow.findAll({
+      where: { packetId: [...packetIds], deletedAt: null },
+      include: [{ model: PhotoRow, as: 'photo', required: true }],
+      order: [
+        ['position', 'ASC'],
+        ['createdAt', 'ASC'],
+      ],
+      transaction,
+    });
+
+  /** Marks a packet as changed now, so that it comes first on the shelf. */
+  const touch = (packetId: string, transaction: Transaction) =>
+    PacketRow.update({ updatedAt: new Date() }, { where: { id: packetId }, transaction, silent: true });
+
+  return {
+    async list(): Promise<Packet[]> {
+      const rows = await PacketRow.findAll({
+        where: { ownerId, deletedAt: null },
+        order: [
+          ['updatedAt', 'DESC'],
+          ['id', 'ASC'],
+        ],
+      });
+      const pages = await pageRows(rows.map((row) => row.id));
+      return rows.map((row) => toPacket(row, pages.filter((page) => page.packetId === row.id)));
+    },
+
+    async open(id: string): Promise<OpenPacket> {
+      const row = await packetRow(id);
+      const pages = await pageRows([id]);
+      return { ...toPacket(row, pages), pages: pages.map(toPage) };
+    },
+
+    async create(name: string): Promise<OpenPacket> {
+      const row = await PacketRow.create({ ownerId, name });
+      return { ...toPacket(row, []), pages: [] };
+    },
+
+    async change(id: string, change: ChangePacket): Promise<OpenPacket> {
+      const row = await packetRow(id);
+      await row.update(change);
+      return this.open(id);
+    },
+
+    async remove(id: string): Promise<void> {
+      await (await packetRow(id)).update({ deletedAt: new Date() });
+    },
+
+    async restore(id: string): Promise<OpenPacket> {
+      await (await packetRow(id, undefined, true)).update({ deletedAt: null });
+      return this.open(id);
+    },
+
+    /** Adds a page at the end. The same client key again gives the page that is already there. */
+    async addPage(packetId: string, { photo, photoName, clientKey, recipe }: NewPage): Promise<Page> {
+      return inTransaction(async (transaction) => {
+        await packetRow(packetId, transaction);
+        const known = await PageRow.findOne({
+          where: { packetId, clientKey },
+          include: [{ model: PhotoRow, as: 'photo', required: true }],
+          transaction,
+        });
+        if (known) return toPage(known);
+        const places = await PageRow.findAll({ where: { packetId }, attributes: ['position', 'deletedAt'], transaction });
+        if (places.filter((place) => !place.deletedAt).length >= MOST_PAGES) {
+          throw new ProblemError('packet-full', `A packet takes ${MOST_PAGES} pages. Put the rest into another packet.`);
+        }
+        const [photoRow] = await PhotoRow.findOrCreate({
+          where: { ownerId, sha256: photo.sha256 },
+          defaults: { ownerId, ...photo },
+          transaction,
+        });
+        const row = await PageRow.create(
+          {
+            packetId,
+            photoId: photoRow.id,
+            clientKey,
+            photoName: photoName.slice(0, 250),
+            position: Math.max(-1, ...places.map((place) => place.position)) + 1,
+            recipe: recipe ?? FRESH_RECIPE,
+          },
+          { transaction },
+        );
+        row.photo = photoRow;
+        await touch(packetId, transaction);
+        return toPage(row);
+      });
+    },
+
+    /** The page with this client key, if it came in before. */
+    async findByClientKey(packetId: string, clientKey: string): Promise<Page | null> {
+      await packetRow(packetId);
+      const row = await PageRow.findOne({
+        where: { packetId, clientKey },
+        include: [{ model: PhotoRow, as: 'photo', required: true }],
+      });
+      return row && toPage(row);
+    },
+
+    /** @throws ProblemError changed-elsewhere, with the page as it is, when `version` is not the newest */
+    async changePage(id: string, version: number, recipe: Recipe): Promise<Page> {
+      return inTransaction(async (transaction) => {
+        const row = await pageRow(id, transaction);
+        if (row.version !== version) {
+          throw new ProblemError(
+            'changed-elsewhere',
+            'This page was changed in another window in the meantime. Here is how it is now.',
+            toPage(row),
+          );
+        }
+        await row.update({ recipe, version: version + 1 }, { transaction });
+        await touch(row.packetId, transaction);
+        return toPage(row);
+      });
+    },
+
+    async removePage(id: string): Promise<void> {
+      await inTransaction(async (transaction) => {
+        const row = await pageRow(id, transaction);
+        await row.update({ deletedAt: new Date() }, { transaction });
+        await touch(row.packetId, transaction);
+      });
+    },
+
+    async restorePage(id: string): Promise<Page> {
+      return inTransaction(async (transaction) => {
+        const row = await pageRow(id, transaction, true);
+        await row.update({ deletedAt: null }, { transaction });
+        await touch(row.packetId, transaction);
+        return toPage(row);
+      });
+    },
+
+    /** Pages that are not named keep their order behind those that are; unknown ids are passed over. */
+    async orderPages(packetId: string, pageIds: readonly string[]): Promise<OpenPacket> {
+      await inTransaction(async (transaction) => {
+        await packetRow(packetId, transaction);
+        const rows = await pageRows([packetId], transaction);
+        const named = pageIds.flatMap((id) => rows.find((row) => row.id === id) ?? []);
+        const ordered = [...new Set([...named, ...rows])];
+        for (const [position, row] of ordered.entries()) await row.update({ position }, { transaction });
+        await touch(packetId, transaction);
+      });
+      return this.open(packetId);
+    },
+
+    async photo(id: string): Promise<{ sha256: string; mime: string; bytes: number }> {
+      const row = await PhotoRow.findOne({ where: { id, ownerId } });
+      if (!row) throw notFound('photo');
+      return { sha256: row.sha256, mime: row.mime, bytes: row.bytes };
+    },
+  };
+}
+
+function toPacket(row: PacketRow, pages: readonly PageRow[]): Packet {
+  return {
+    id: row.id,
+    name: row.name,
+    paper: row.paper,
+    pageCount: pages.length,
+    firstPage: pages.length > 0 ? toPage(pages[0]) : null,
+    createdAt: row.createdAt.toISOString(),
+    changedAt: row.updatedAt.toISOString(),
+  };
+}
+
+function toPage(row: PageRow): Page {
+  const { photo } = row;
+  if (!photo) throw new Error('A page was read without its photo');
+  return {
+    id: row.id,
+    packetId: row.packetId,
+    photo: { id: photo.id, width: photo.width, height: photo.height, bytes: photo.bytes, mime: photo.mime },
+    photoName: row.photoName,
+    recipe: recipeSchema.parse(row.recipe),
+    version: row.version,
+  };
+}
