@@ -1,0 +1,57 @@
+import { intersectLines, isConvex, lineThrough, type Line, type Point, type Quad } from '@ravlo/core';
+import type { Corners, Recipe, RecipeOutline } from '@ravlo/contract';
+
+/** The corners that an outline stands for, photo pixels; the whole photo where nobody has said otherwise. */
+export function outlineCorners(outline: RecipeOutline, width: number, height: number): Corners {
+  if (outline.by === 'finder' || outline.by === 'hand') return outline.corners;
+  return [
+    [0, 0],
+    [width, 0],
+    [width, height],
+    [0, height],
+  ];
+}
+
+/** The recipe with corners set by hand. */
+export function withCorners(recipe: Recipe, corners: Corners): Recipe {
+  return { ...recipe, outline: { by: 'hand', corners } };
+}
+
+export interface PhotoSize {
+  readonly width: number;
+  readonly height: number;
+}
+
+/**
+ * Moves one corner by a distance in photo pixels. It may leave the photo by a quarter of its size; a move that
+ * would fold the outline over itself is not made.
+ */
+export function moveCorner(corners: Corners, index: number, dx: number, dy: number, photo: PhotoSize): Corners {
+  const moved = corners.map((corner, i) => (i === index ? [corner[0] + dx, corner[1] + dy] : corner));
+  return accept(moved, corners, photo);
+}
+
+/**
+ * Moves side `index` (from that corner to the next) parallel to itself; its two corners slide along the
+ * neighbouring sides.
+ */
+export function moveSide(corners: Corners, index: number, dx: number, dy: number, photo: PhotoSize): Corners {
+  const at = (i: number): Point => corners[(i + 4) % 4];
+  const line = lineThrough(at(index), at(index + 1));
+  const shift = dx * Math.cos(line.angle) + dy * Math.sin(line.angle);
+  const shifted: Line = { angle: line.angle, offset: line.offset + shift };
+  const start = intersectLines(lineThrough(at(index - 1), at(index)), shifted);
+  const end = intersectLines(lineThrough(at(index + 1), at(index + 2)), shifted);
+  if (!start || !end) return corners;
+  const moved = corners.map((corner, i) => (i === index ? start : i === (index + 1) % 4 ? end : corner));
+  return accept(moved, corners, photo);
+}
+
+const MOST_OUTSIDE = 0.25;
+
+function accept(moved: readonly (readonly number[])[], before: Corners, { width, height }: PhotoSize): Corners {
+  const clamp = (value: number, size: number) =>
+    Math.min(size * (1 + MOST_OUTSIDE), Math.max(-size * MOST_OUTSIDE, value));
+  const corners = moved.map(([x, y]) => [clamp(x, width), clamp(y, height)]) as Corners;
+  return isConvex(corners as Quad) ? corners : before;
+}

@@ -1,0 +1,88 @@
+import { wrap, type Remote } from 'comlink';
+import type { ComposePdfOptions, PdfPage } from '@ravlo/core';
+import type { Page, Recipe, RecipeOutline } from '@ravlo/contract';
+import { photoUrl } from '@/state/api';
+import type { Darkroom, Picture } from './darkroom.worker';
+import { cachedPicture, cachePicture } from './pictureCache';
+import { createPool, type Bench, type JobOptions } from './pool';
+import { toCoreRecipe } from './recipe';
+
+/**
+ * The only door to core: everything that is computed on pixels goes through here, in workers. Bump the
+ * number when developing changes, so that pictures made before are made again.
+ */
+const CORE_EDITION = 1;
+const PDF_QUALITY = 0.8;
+
+function makeWorker(): Bench<Remote<Darkroom>> {
+  const worker = new Worker(new URL('./darkroom.worker', import.meta.url));
+  return {
+    tools: wrap<Darkroom>(worker),
+    // A worker that fails to load leaves its callers waiting for ever: tell the pool.
+    onBroken: (tell) => {
+      worker.onerror = (event) => {
+        worker.terminate();
+        tell(new Error(event.message || 'The darkroom stopped'));
+      };
+    },
+  };
+}
+
+const size = Math.min(3, Math.max(1, (globalThis.navigator?.hardwareConcurrency ?? 2) - 1 || 1));
+const pool = createPool<Remote<Darkroom>>(size, makeWorker);
+
+/** Looks for the sheet in a page's photo. */
+export async function findPageOutline(page: Page, options: JobOptions = {}): Promise<RecipeOutline> {
+  const url = photoUrl(page.photo.id);
+  const found = await pool.run((tools) => tools.find(url), { photo: url, ...options });
+  if (!found.corners) return { by: 'whole', reason: 'none-found' };
+  const [a, b, c, d] = found.corners;
+  return {
+    by: 'finder',
+    corners: [
+      [...a],
+      [...b],
+      [...c],
+      [...d],
+    ],
+    confidence: found.confidence,
+  };
+}
+
+/** A page's developed picture, at most `longSide` pixels: from this browser's cache, or developed now. */
+export async function pagePicture(
+  page: Page,
+  recipe: Recipe,
+  longSide: number,
+  options: JobOptions = {},
+): Promise<Picture> {
+  const key = pictureKey(page, recipe, longSide);
+  const known = await cachedPicture(key);
+  if (known) return known;
+  const url = photoUrl(page.photo.id);
+  const picture = await pool.run((tools) => tools.picture(url, toCoreRecipe(recipe), longSide), {
+    photo: url,
+    ...options,
+  });
+  void cachePicture(key, picture);
+  return picture;
+}
+
+/** What a picture depends on, as a text. */
+export function pictureKey(page: Page, recipe: Recipe, longSide: number): string {
+  return `${CORE_EDITION} ${page.photo.id} ${longSide} ${JSON.stringify(toCoreRecipe(recipe))}`;
+}
+
+/** A page developed in full and coded, ready for the PDF. */
+export function developForPdf(page: Page, recipe: Recipe, options: JobOptions = {}): Promise<PdfPage> {
+  const url = photoUrl(page.photo.id);
+  return pool.run((tools) => tools.pdfPage(url, toCoreRecipe(recipe), PDF_QUALITY), { photo: url, ...options });
+}
+
+export function makePdf(
+  pages: readonly PdfPage[],
+  settings: ComposePdfOptions,
+  options: JobOptions = {},
+): Promise<Uint8Array<ArrayBuffer>> {
+  return pool.run((tools) => tools.pdf(pages, settings), options);
+}

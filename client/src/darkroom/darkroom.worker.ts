@@ -1,0 +1,75 @@
+import { expose, transfer } from 'comlink';
+import {
+  composePdf,
+  develop,
+  findOutline,
+  PAGE_DPI,
+  scaleQuad,
+  type ComposePdfOptions,
+  type PdfPage,
+  type Quad,
+  type Recipe,
+} from '@ravlo/core';
+import { decodePhoto, encodeJpeg, type DecodedPhoto } from './codec';
+
+/** A small developed picture for the screen. */
+export interface Picture {
+  readonly blob: Blob;
+  readonly width: number;
+  readonly height: number;
+}
+
+const PICTURE_QUALITY = 0.82;
+
+/** The photo worked on last stays decoded: most jobs come in runs on one photo. */
+let last: { readonly url: string; readonly photo: DecodedPhoto } | null = null;
+
+async function openPhoto(url: string): Promise<DecodedPhoto> {
+  if (last?.url === url) return last.photo;
+  last = null;
+  const response = await fetch(url);
+  if (!response.ok) throw new Error(`The photo could not be fetched (${response.status})`);
+  const photo = await decodePhoto(await response.blob());
+  last = { url, photo };
+  return photo;
+}
+
+/** The recipe in the pixels of the decoded image, which may be smaller than the photo. */
+function inDecodedPixels(recipe: Recipe, scale: number): Recipe {
+  return { ...recipe, outline: recipe.outline && scaleQuad(recipe.outline, 1 / scale) };
+}
+
+const darkroom = {
+  /** Finds the sheet; corners in photo pixels. */
+  async find(url: string): Promise<{ corners: Quad | null; confidence: number }> {
+    const { image, scale } = await openPhoto(url);
+    const { quad, confidence } = findOutline(image);
+    return { corners: quad && scaleQuad(quad, scale), confidence };
+  },
+
+  /** Develops a page small, for the screen. */
+  async picture(url: string, recipe: Recipe, longSide: number): Promise<Picture> {
+    const { image, scale } = await openPhoto(url);
+    const page = develop(image, inDecodedPixels(recipe, scale), { dpi: PAGE_DPI, longSide });
+    const { width, height } = page.image;
+    return { blob: await encodeJpeg(page.image, PICTURE_QUALITY), width, height };
+  },
+
+  /** Develops a page in full and codes it for the PDF. */
+  async pdfPage(url: string, recipe: Recipe, quality: number): Promise<PdfPage> {
+    const { image, scale } = await openPhoto(url);
+    const page = develop(image, inDecodedPixels(recipe, scale), { dpi: PAGE_DPI });
+    const blob = await encodeJpeg(page.image, quality);
+    const jpeg = new Uint8Array(await blob.arrayBuffer());
+    return transfer({ jpeg, size: page.size }, [jpeg.buffer]);
+  },
+
+  async pdf(pages: readonly PdfPage[], options: ComposePdfOptions): Promise<Uint8Array<ArrayBuffer>> {
+    const bytes = await composePdf(pages, options);
+    return transfer(bytes, [bytes.buffer]);
+  },
+};
+
+export type Darkroom = typeof darkroom;
+
+expose(darkroom);

@@ -1,0 +1,67 @@
+import { useEffect, useState } from 'react';
+import type { Page, Recipe } from '@ravlo/contract';
+import { selectRecipe } from '@/state/recipeEdits';
+import { useAppDispatch, useAppSelector } from '@/state/store';
+import { pagePicture, pictureKey } from './darkroom';
+import { ensureOutline } from './ensureOutline';
+import { isAbort } from './pool';
+
+export interface PagePictureState {
+  /** what to show; the last picture stays until the next is ready */
+  readonly uri: string | null;
+  readonly width: number;
+  readonly height: number;
+  /** true while a newer picture is being made */
+  readonly isStale: boolean;
+  readonly failed: boolean;
+}
+
+const NOTHING: PagePictureState = { uri: null, width: 0, height: 0, isStale: true, failed: false };
+
+export interface PagePictureOptions {
+  readonly longSide: number;
+  readonly priority?: number;
+  /** another recipe than the page's own: to try a look on */
+  readonly recipe?: Recipe;
+}
+
+/** A page's developed picture, made anew whenever its recipe changes; the outline is found first if need be. */
+export function usePagePicture(page: Page, { longSide, priority = 0, recipe: wanted }: PagePictureOptions) {
+  const dispatch = useAppDispatch();
+  const own = useAppSelector((state) => selectRecipe(state, page));
+  const recipe = wanted ?? own;
+  const isPending = recipe.outline.by === 'pending';
+  const key = pictureKey(page, recipe, longSide);
+  const [state, setState] = useState<PagePictureState & { readonly key: string }>({ ...NOTHING, key: '' });
+
+  useEffect(() => {
+    const canceller = new AbortController();
+    if (isPending) {
+      dispatch(ensureOutline(page, priority)).catch(() => {
+        if (!canceller.signal.aborted) setState({ ...NOTHING, isStale: false, failed: true, key });
+      });
+      return () => canceller.abort();
+    }
+    pagePicture(page, recipe, longSide, { priority, signal: canceller.signal })
+      .then(({ blob, width, height }) => {
+        if (canceller.signal.aborted) return;
+        setState({ uri: URL.createObjectURL(blob), width, height, isStale: false, failed: false, key });
+      })
+      .catch((reason: unknown) => {
+        if (!isAbort(reason) && !canceller.signal.aborted) {
+          setState((before) => ({ ...before, isStale: false, failed: true, key }));
+        }
+      });
+    return () => canceller.abort();
+    // The key says all that the picture depends on.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key, isPending, dispatch]);
+
+  const { uri } = state;
+  useEffect(() => {
+    if (!uri) return undefined;
+    return () => URL.revokeObjectURL(uri);
+  }, [uri]);
+
+  return { ...state, isStale: state.key !== key } satisfies PagePictureState;
+}

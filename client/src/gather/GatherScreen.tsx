@@ -1,0 +1,113 @@
+import { useRouter } from 'expo-router';
+import ArrowLeft from 'lucide-react-native/icons/arrow-left';
+import Camera from 'lucide-react-native/icons/camera';
+import Images from 'lucide-react-native/icons/images';
+import { useCallback, useEffect, useMemo, useRef } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { usePacketQuery } from '@/state/api';
+import { useAppDispatch, useAppSelector } from '@/state/store';
+import { Button } from '@/ui/Button';
+import { IconButton } from '@/ui/IconButton';
+import { Notice } from '@/ui/Notice';
+import { sayPages } from '@/ui/sayBytes';
+import { ScreenFrame } from '@/ui/ScreenFrame';
+import { colours, radius, space } from '@/ui/tokens';
+import { useWide } from '@/ui/useWide';
+import { Words } from '@/ui/Words';
+import { addPhotos, wakeOutbox } from './outbox';
+import { dismissed, savedCleared, selectOutbox } from './outboxSlice';
+import { OutboxRow } from './OutboxRow';
+import { PhotoInput, type PhotoInputHandle } from './PhotoInput';
+import { usePhotoDrop } from './usePhotoDrop';
+
+/** Where photos come in: camera, library, files, drop, paste. */
+export function GatherScreen({ packetId }: { readonly packetId: string }) {
+  const router = useRouter();
+  const wide = useWide();
+  const dispatch = useAppDispatch();
+  const { data: packet, error } = usePacketQuery(packetId);
+  const outbox = useAppSelector(selectOutbox);
+  const items = useMemo(() => outbox.filter((item) => item.packetId === packetId), [outbox, packetId]);
+  const camera = useRef<PhotoInputHandle>(null);
+  const library = useRef<PhotoInputHandle>(null);
+
+  const take = useCallback((files: File[]) => void dispatch(addPhotos(packetId, files)), [dispatch, packetId]);
+  const isOver = usePhotoDrop(take);
+  useEffect(() => () => void dispatch(savedCleared(packetId)), [dispatch, packetId]);
+
+  const held = items.find((item) => item.state === 'waiting' && item.trouble);
+  const pages = packet?.pageCount ?? 0;
+  const toTable = () => router.replace(`/packet/${packetId}`);
+
+  return (
+    <ScreenFrame
+      header={
+        <>
+          <IconButton icon={ArrowLeft} label="To the table" onPress={toTable} />
+          <View style={styles.title}>
+            <Words size="title" bold heading={1} numberOfLines={1}>
+              Add pages
+            </Words>
+          </View>
+        </>
+      }
+      footer={
+        <>
+          <Button label="Choose photos" icon={Images} onPress={() => library.current?.open()} />
+          <View style={styles.row}>
+            <Button grow label="Take a photo" icon={Camera} onPress={() => camera.current?.open()} kind={pages > 0 ? 'plain' : 'filled'} />
+            {pages > 0 ? <Button grow kind="filled" label="To the table" onPress={toTable} /> : null}
+          </View>
+        </>
+      }
+    >
+      <PhotoInput ref={camera} camera testId="camera-input" onFiles={take} />
+      <PhotoInput ref={library} testId="library-input" onFiles={take} />
+      {error ? <Notice tone="attention" title={'detail' in error ? String(error.detail) : ''} /> : null}
+      {held ? (
+        <Notice
+          tone="attention"
+          title="Ravlo cannot be reached, so these photos are not saved there yet."
+          detail={
+            items.every((item) => item.isKept)
+              ? 'They are kept on this device and go up by themselves when it is back, also after a reload.'
+              : 'Leave this page open until they are saved.'
+          }
+          action={<Button label="Try now" onPress={wakeOutbox} />}
+        />
+      ) : null}
+      <View style={[styles.place, isOver && styles.over]}>
+        <Words size="lead" bold align="center">
+          {isOver ? 'Let go to add them' : packet ? `${packet.name}: ${pages === 0 ? 'no pages yet' : sayPages(pages)}` : ' '}
+        </Words>
+        <Words align="center" colour={colours.quiet}>
+          {wide
+            ? 'Drop photos here, paste them, or choose them below. One photo, one page.'
+            : 'Lay each sheet on something darker than paper, with the light from the side. One photo, one page.'}
+        </Words>
+      </View>
+      {items.length > 0 ? (
+        <View role="list" aria-label="Photos on their way" style={styles.list}>
+          {items.map((item) => (
+            <OutboxRow key={item.key} item={item} onDismiss={() => dispatch(dismissed(item.key))} />
+          ))}
+        </View>
+      ) : null}
+    </ScreenFrame>
+  );
+}
+
+const styles = StyleSheet.create({
+  title: { flex: 1 },
+  row: { flexDirection: 'row', gap: space.one * 1.5 },
+  place: {
+    borderWidth: 2,
+    borderStyle: 'dashed',
+    borderColor: colours.line,
+    borderRadius: radius,
+    padding: space.three,
+    gap: space.one,
+  },
+  over: { borderColor: colours.pencil, backgroundColor: colours.surface },
+  list: { gap: space.one },
+});

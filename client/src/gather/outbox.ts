@@ -1,0 +1,121 @@
+import { nanoid } from 'nanoid';
+import { api } from '@/state/api';
+import type { AppThunk } from '@/state/store';
+import { isPassing } from '@/state/trouble';
+import { added, changed, type OutboxItem } from './outboxSlice';
+import { forgetPhoto, keepPhoto, keptPhotos, type KeptPhoto } from './outboxStore';
+import { sendPhoto } from './sendPhoto';
+
+/**
+ * The outbox: photos are first copied into the browser's own store, then sent one after the other in the
+ * order in which they were chosen. A photo leaves it only when the server has said that it has it, or that
+ * it cannot be used.
+ */
+
+/** Photos that are here, by key: the store's copies, and those that the store had no room for. */
+const inHand = new Map<string, KeptPhoto>();
+let isSending = false;
+let lastOrder = 0;
+let wake: (() => void) | null = null;
+
+const RETRY_MS = 3000;
+
+/** Takes photos in. Resolves when all are kept (or known not to be); sending goes on by itself. */
+export function addPhotos(packetId: string, files: readonly File[]): AppThunk<Promise<void>> {
+  return async (dispatch) => {
+    const photos = files.map((file): KeptPhoto => {
+      lastOrder = Math.max(lastOrder + 1, Date.now());
+      return { key: nanoid(), packetId, name: file.name || 'photo', blob: file, order: lastOrder };
+    });
+    for (const photo of photos) dispatch(added(newItem(photo, 'keeping')));
+    for (const photo of photos) {
+      const isKept = await keepPhoto(photo);
+      inHand.set(photo.key, photo);
+      dispatch(changed({ key: photo.key, state: 'waiting', isKept }));
+      void dispatch(sendAll());
+    }
+  };
+}
+
+/** Picks up what an earlier visit left unsent. */
+export function resumeOutbox(): AppThunk<Promise<void>> {
+  return async (dispatch) => {
+    for (const photo of await keptPhotos()) {
+      lastOrder = Math.max(lastOrder, photo.order);
+      inHand.set(photo.key, photo);
+      dispatch(added(newItem(photo, 'waiting')));
+    }
+    if (inHand.size > 0) await dispatch(sendAll());
+  };
+}
+
+/** Tries again at once: the network is back, or the person asks for it. */
+export function wakeOutbox(): void {
+  wake?.();
+}
+
+function newItem(photo: KeptPhoto, state: OutboxItem['state']): OutboxItem {
+  return {
+    key: photo.key,
+    packetId: photo.packetId,
+    name: photo.name,
+    bytes: photo.blob.size,
+    state,
+    progress: 0,
+    isKept: true,
+    trouble: null,
+  };
+}
+
+function sendAll(): AppThunk<Promise<void>> {
+  return async (dispatch) => {
+    if (isSending) return;
+    isSending = true;
+    try {
+      for (let photo = nextInHand(); photo; photo = nextInHand()) {
+        const wantsPause = await dispatch(sendOne(photo));
+        if (wantsPause) await pause();
+      }
+    } finally {
+      isSending = false;
+    }
+  };
+}
+
+function nextInHand(): KeptPhoto | undefined {
+  return [...inHand.values()].sort((a, b) => a.order - b.order)[0];
+}
+
+/** @returns true when the photo stays for another try */
+function sendOne(photo: KeptPhoto): AppThunk<Promise<boolean>> {
+  return async (dispatch) => {
+    const { key, packetId } = photo;
+    dispatch(changed({ key, state: 'sending', progress: 0 }));
+    const result = await sendPhoto(photo, (progress) => dispatch(changed({ key, progress })));
+    if ('trouble' in result && isPassing(result.trouble)) {
+      dispatch(changed({ key, state: 'waiting', progress: 0, trouble: result.trouble }));
+      return true;
+    }
+    inHand.delete(key);
+    await forgetPhoto(key);
+    if ('trouble' in result) {
+      dispatch(changed({ key, state: 'refused', trouble: result.trouble }));
+      return false;
+    }
+    dispatch(changed({ key, state: 'saved', progress: 1, trouble: null }));
+    dispatch(api.util.invalidateTags(['Shelf', { type: 'Packet', id: packetId }]));
+    return false;
+  };
+}
+
+function pause(): Promise<void> {
+  return new Promise<void>((resolve) => {
+    const timer = setTimeout(resolve, RETRY_MS);
+    wake = () => {
+      clearTimeout(timer);
+      resolve();
+    };
+  }).then(() => {
+    wake = null;
+  });
+}

@@ -1,0 +1,42 @@
+import { StyleSheet, View } from 'react-native';
+import type { Packet } from '@ravlo/contract';
+import type { Trouble } from '@/state/trouble';
+import { Notice } from '@/ui/Notice';
+import { space } from '@/ui/tokens';
+import { Words } from '@/ui/Words';
+import { PacketRow } from './PacketRow';
+
+export interface PacketListProps {
+  readonly packets: readonly Packet[] | undefined;
+  readonly trouble: Trouble | null;
+  readonly openId?: string;
+  readonly compact?: boolean;
+  readonly onRemove: (id: string, name: string) => void;
+}
+
+/** The packets, newest first, in every state: loading, out of reach, empty, full. */
+export function PacketList({ packets, trouble, openId, compact = false, onRemove }: PacketListProps) {
+  return (
+    <View style={styles.list}>
+      {trouble ? <Notice tone="attention" title={trouble.detail} /> : null}
+      {!packets && !trouble ? <Words role="status">Fetching your packets…</Words> : null}
+      {packets?.length === 0 ? (
+        <Notice
+          title="No packets yet."
+          detail="A packet holds the pages of one assignment. Make one and add your first photo."
+        />
+      ) : null}
+      {packets?.map((packet) => (
+        <PacketRow
+          key={packet.id}
+          packet={packet}
+          isOpen={packet.id === openId}
+          compact={compact}
+          onRemove={() => onRemove(packet.id, packet.name)}
+        />
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({ list: { gap: space.one * 1.25 } });

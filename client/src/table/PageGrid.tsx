@@ -1,0 +1,75 @@
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  MouseSensor,
+  TouchSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import { arrayMove, rectSortingStrategy, SortableContext, sortableKeyboardCoordinates } from '@dnd-kit/sortable';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { Page } from '@ravlo/contract';
+import { space } from '@/ui/tokens';
+import { PageTile } from './PageTile';
+
+export interface PageGridProps {
+  readonly pages: readonly Page[];
+  readonly chosenId: string | null;
+  readonly onOpen: (page: Page) => void;
+  readonly onRemove: (page: Page) => void;
+  readonly onReorder: (pageIds: string[]) => void;
+}
+
+const GAP = space.two;
+const LEAST_TILE = 150;
+
+/** The pages as tiles, two abreast on a phone, sorted by mouse, touch (hold, then drag) or keyboard. */
+export function PageGrid({ pages, chosenId, onOpen, onRemove, onReorder }: PageGridProps) {
+  const [width, setWidth] = useState(0);
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 200, tolerance: 8 } }),
+    useSensor(KeyboardSensor, {
+      coordinateGetter: sortableKeyboardCoordinates,
+      // Enter opens the page; the space bar lifts it.
+      keyboardCodes: { start: ['Space'], cancel: ['Escape'], end: ['Space', 'Enter'] },
+    }),
+  );
+  const columns = Math.max(2, Math.min(5, Math.floor((width + GAP) / (Math.max(LEAST_TILE, width / 5) + GAP))));
+  const tile = (width - GAP * (columns - 1)) / columns;
+
+  const moved = ({ active, over }: DragEndEvent) => {
+    if (!over || active.id === over.id) return;
+    const ids = pages.map((page) => page.id);
+    onReorder(arrayMove(ids, ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
+  };
+
+  return (
+    <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
+      {width > 0 ? (
+        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={moved}>
+          <SortableContext items={pages.map((page) => page.id)} strategy={rectSortingStrategy}>
+            <View role="list" aria-label="Pages" style={styles.grid}>
+              {pages.map((page, index) => (
+                <PageTile
+                  key={page.id}
+                  page={page}
+                  number={index + 1}
+                  width={tile}
+                  isChosen={page.id === chosenId}
+                  onOpen={() => onOpen(page)}
+                  onRemove={() => onRemove(page)}
+                />
+              ))}
+            </View>
+          </SortableContext>
+        </DndContext>
+      ) : null}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({ grid: { flexDirection: 'row', flexWrap: 'wrap', gap: GAP } });

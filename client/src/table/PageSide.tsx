@@ -1,0 +1,47 @@
+import Frame from 'lucide-react-native/icons/square-pen';
+import { StyleSheet, View } from 'react-native';
+import type { Page } from '@ravlo/contract';
+import { LookTool } from '@/bench/LookTool';
+import { TurnTool } from '@/bench/TurnTool';
+import { selectRecipe } from '@/state/recipeEdits';
+import { useAppSelector } from '@/state/store';
+import { Button } from '@/ui/Button';
+import { PagePicture } from '@/ui/PagePicture';
+import { colours, space } from '@/ui/tokens';
+import { Words } from '@/ui/Words';
+import { outlineRemark } from './outlineRemark';
+
+export interface PageSideProps {
+  readonly page: Page;
+  readonly number: number;
+  readonly onOpenBench: () => void;
+}
+
+/** The chosen page beside the table, on the dark desk: large, with its facts and the quick tools. */
+export function PageSide({ page, number, onOpenBench }: PageSideProps) {
+  const recipe = useAppSelector((state) => selectRecipe(state, page));
+  const remark = outlineRemark(recipe.outline);
+  return (
+    <View role="complementary" aria-label={`Page ${number}`} style={styles.side} {...{ dataSet: { desk: 'dark' } }}>
+      <View>
+        <Words bold size="lead" heading={2} colour={colours.paperOnDark}>
+          Page {number}
+        </Words>
+        <Words size="small" colour={remark ? colours.pencilWordsOnDark : colours.deskQuiet}>
+          {remark ?? `${page.photo.width} x ${page.photo.height} photo`}
+        </Words>
+      </View>
+      <View style={styles.picture}>
+        <PagePicture page={page} label={`Page ${number}, large`} longSide={1000} priority={1} onDark />
+      </View>
+      <TurnTool page={page} />
+      <LookTool page={page} />
+      <Button kind="dark" icon={Frame} label="Edges" onPress={onOpenBench} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  side: { width: 340, backgroundColor: colours.desk, padding: space.two, gap: space.two },
+  picture: { flex: 1, minHeight: 0 },
+});

@@ -1,0 +1,58 @@
+import type { LucideIcon } from 'lucide-react-native';
+import { Pressable, StyleSheet } from 'react-native';
+import { colours, radius, space, target } from './tokens';
+import { Words } from './Words';
+
+export interface ButtonProps {
+  readonly label: string;
+  readonly onPress: () => void;
+  /** filled: the one main action; plain: the others; dark: on the dark desk */
+  readonly kind?: 'filled' | 'plain' | 'dark';
+  readonly icon?: LucideIcon;
+  readonly disabled?: boolean;
+  /** takes its share of a row */
+  readonly grow?: boolean;
+}
+
+/** A button with words on it. */
+export function Button({ label, onPress, kind = 'plain', icon: Icon, disabled = false, grow }: ButtonProps) {
+  const colour = kind === 'plain' ? colours.ink : kind === 'filled' ? colours.surface : colours.paperOnDark;
+  return (
+    <Pressable
+      role="button"
+      onPress={onPress}
+      disabled={disabled}
+      style={({ pressed }) => [
+        styles.button,
+        styles[kind],
+        grow && styles.grow,
+        pressed && styles.pressed,
+        disabled && styles.disabled,
+      ]}
+    >
+      {Icon && <Icon size={20} color={colour} aria-hidden />}
+      <Words bold size="lead" colour={colour} numberOfLines={1}>
+        {label}
+      </Words>
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  button: {
+    minHeight: target + 4,
+    paddingHorizontal: space.two,
+    borderRadius: radius,
+    borderWidth: 1.5,
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'center',
+    gap: space.one,
+  },
+  filled: { backgroundColor: colours.ink, borderColor: colours.ink },
+  plain: { backgroundColor: colours.surface, borderColor: colours.ink },
+  dark: { backgroundColor: 'transparent', borderColor: colours.deskLine },
+  grow: { flexGrow: 1, flexBasis: 0 },
+  pressed: { opacity: 0.75 },
+  disabled: { opacity: 0.45 },
+});

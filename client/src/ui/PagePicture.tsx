@@ -1,0 +1,59 @@
+import { ActivityIndicator, Image, StyleSheet, View } from 'react-native';
+import type { Page, Recipe } from '@ravlo/contract';
+import { usePagePicture } from '@/darkroom/usePagePicture';
+import { colours } from './tokens';
+import { Words } from './Words';
+
+export interface PagePictureProps {
+  readonly page: Page;
+  /** read out */
+  readonly label: string;
+  /** most pixels to develop */
+  readonly longSide: number;
+  readonly priority?: number;
+  readonly recipe?: Recipe;
+  readonly onDark?: boolean;
+}
+
+/** A developed page, as large as it fits into its place, on a soft shadow like a sheet on a table. */
+export function PagePicture({ page, label, longSide, priority, recipe, onDark = false }: PagePictureProps) {
+  const { uri, width, height, isStale, failed } = usePagePicture(page, { longSide, priority, recipe });
+  const quiet = onDark ? colours.deskQuiet : colours.quiet;
+  if (failed && !uri) {
+    return (
+      <View style={styles.place}>
+        <Words size="small" align="center" colour={quiet}>
+          This photo cannot be shown here. It is safe on Ravlo; reload to try again.
+        </Words>
+      </View>
+    );
+  }
+  return (
+    <View style={styles.place}>
+      {uri ? (
+        <View style={[styles.sheet, { aspectRatio: width / height }, width > height ? styles.wide : styles.tall]}>
+          <Image source={{ uri }} accessibilityLabel={label} style={styles.image} resizeMode="contain" />
+        </View>
+      ) : null}
+      {isStale && !failed ? (
+        <View style={styles.busy} role="progressbar" aria-label="Developing">
+          <ActivityIndicator color={quiet} />
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  place: { flex: 1, alignItems: 'center', justifyContent: 'center', minHeight: 0, minWidth: 0 },
+  sheet: {
+    maxWidth: '100%',
+    maxHeight: '100%',
+    backgroundColor: colours.surface,
+    boxShadow: '0 1px 3px rgba(30, 42, 50, 0.25)',
+  },
+  wide: { width: '100%' },
+  tall: { height: '100%' },
+  image: { width: '100%', height: '100%' },
+  busy: { position: 'absolute', inset: 0, alignItems: 'center', justifyContent: 'center' },
+});
