@@ -24,7 +24,8 @@ function parseCorners(text: string): Quad {
 
 function parsePositive(text: string): number {
   const value = Number(text);
-  if (!Number.isInteger(value) || value < 1) throw new InvalidArgumentError('A positive whole number is needed.');
+  if (!Number.isInteger(value) || value < 1)
+    throw new InvalidArgumentError('A positive whole number is needed.');
   return value;
 }
 
@@ -68,7 +69,9 @@ program
   .argument('<photo...>')
   .requiredOption('-o, --output <pdf>', 'where to write the PDF')
   .addOption(lookOption())
-  .addOption(new Option('--paper <name>', 'what the pages are cut to').choices([...PAPER_CHOICES]).default('a4'))
+  .addOption(
+    new Option('--paper <name>', 'what the pages are cut to').choices([...PAPER_CHOICES]).default('a4'),
+  )
   .option('--max-bytes <number>', 'make it no larger than this', parsePositive)
   .option('--title <text>', 'the title inside the PDF', 'Pages')
   .action((photos: string[], options: Omit<PdfOptions, 'look'> & { look: Look | 'auto'; paper: Paper }) =>

@@ -11,7 +11,10 @@ export function since(start: number): number {
 /**
  * Runs one photo's work; a failure becomes a line with "error" and the exit code 1, and the others go on.
  */
-export async function perPhoto(file: string, work: () => Promise<Readonly<Record<string, unknown>>>): Promise<void> {
+export async function perPhoto(
+  file: string,
+  work: () => Promise<Readonly<Record<string, unknown>>>,
+): Promise<void> {
   try {
     report(await work());
   } catch (error) {

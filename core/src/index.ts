@@ -28,4 +28,3 @@ export { develop, PAGE_DPI, type DevelopedPage, type DevelopOptions, type Recipe
 export { composePdf, type ComposePdfOptions, type PdfPage } from './pdf/composePdf';
 export { PAPER_CHOICES, placeOnPaper, type Paper, type Placement } from './pdf/placeOnPaper';
 export { stripJpegMetadata } from './pdf/stripJpegMetadata';
-export { intersectLines, lineThrough, type Line } from './outline/line';

@@ -75,12 +75,24 @@ const [developMs, otherDevelopMs] = [median(column('developMs')), median(column(
 
 const table: [string, string, string, string][] = [
   ['', 'Ravlo', 'OpenCV', 'ratio'],
-  ['outline, IoU over 0.95', percent(shareOver(column('iou'), 0.95)), percent(shareOver(column('otherIou'), 0.95)), ''],
+  [
+    'outline, IoU over 0.95',
+    percent(shareOver(column('iou'), 0.95)),
+    percent(shareOver(column('otherIou'), 0.95)),
+    '',
+  ],
   ['outline, mean IoU', mean(column('iou')).toFixed(4), mean(column('otherIou')).toFixed(4), ''],
   ['outline, median IoU', median(column('iou')).toFixed(4), median(column('otherIou')).toFixed(4), ''],
   [
     `of ${sure.length} surer than 0.9, IoU over 0.95`,
-    sure.length ? percent(shareOver(sure.map((row) => row.iou), 0.95)) : '-',
+    sure.length
+      ? percent(
+          shareOver(
+            sure.map((row) => row.iou),
+            0.95,
+          ),
+        )
+      : '-',
     '',
     '',
   ],
@@ -88,7 +100,9 @@ const table: [string, string, string, string][] = [
   ['develop, median', ms(developMs), ms(otherDevelopMs), (developMs / otherDevelopMs).toFixed(2)],
 ];
 const { width, height } = scenes[0].truth;
-process.stdout.write(`${rows.length} drawn photos of ${width} x ${height}, pages at ${PAGE_DPI} dpi, one thread\n\n`);
+process.stdout.write(
+  `${rows.length} drawn photos of ${width} x ${height}, pages at ${PAGE_DPI} dpi, one thread\n\n`,
+);
 for (const [name, ours, theirs, ratio] of table) {
   process.stdout.write(`${name.padEnd(40)}${ours.padStart(10)}${theirs.padStart(10)}${ratio.padStart(8)}\n`);
 }

@@ -25,7 +25,10 @@ async function main(): Promise<void> {
   if (settings.demo) await loadDemo(path.join(root, 'demo'), packets, files);
 
   const clientDir = path.join(root, 'client/dist');
-  const server = createApp({ packets, files, log, clientDir, lan: settings.lan }).listen(settings.port, settings.host);
+  const server = createApp({ packets, files, log, clientDir, lan: settings.lan }).listen(
+    settings.port,
+    settings.host,
+  );
   server.on('listening', () => announce(settings, (server.address() as AddressInfo).port));
   server.on('error', (error: NodeJS.ErrnoException) => {
     const taken = error.code === 'EADDRINUSE';

@@ -34,5 +34,8 @@ export class ProblemError extends Error {
 }
 
 export function notFound(what: 'packet' | 'page' | 'photo'): ProblemError {
-  return new ProblemError('not-found', `This ${what} is not here. It may have been deleted in another window.`);
+  return new ProblemError(
+    'not-found',
+    `This ${what} is not here. It may have been deleted in another window.`,
+  );
 }

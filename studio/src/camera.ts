@@ -59,7 +59,11 @@ export function aimCamera(plan: CameraPlan, sheetWidth: number, sheetHeight: num
 }
 
 /** K [r1 r2 t] for a plane at z = 0 seen from `distance` with the plan's roll, azimuth and tilt. */
-function pose({ width, height, tilt, azimuth, roll }: CameraPlan, focal: number, distance: number): Homography {
+function pose(
+  { width, height, tilt, azimuth, roll }: CameraPlan,
+  focal: number,
+  distance: number,
+): Homography {
   const spin = roll - azimuth;
   const [cs, ss] = [Math.cos(spin), Math.sin(spin)];
   const [ca, sa] = [Math.cos(azimuth), Math.sin(azimuth)];

@@ -36,7 +36,8 @@ export function drawDesk(kind: DeskKind, seed: number): DeskTile {
       const i = y * DESK_TILE + x;
       const weave = kind === 'cloth' ? weaveAt(x, y) : 0;
       const shade = strength * (coarse[i] + 0.6 * fine[i]) + weave;
-      for (let c = 0; c < 3; c++) data[i * 3 + c] = Math.min(250, Math.max(4, base[c] + shade * (0.6 + base[c] / 300)));
+      for (let c = 0; c < 3; c++)
+        data[i * 3 + c] = Math.min(250, Math.max(4, base[c] + shade * (0.6 + base[c] / 300)));
     }
   }
   return { data };

@@ -1,4 +1,5 @@
 import { loadFont } from './fonts';
+import { glyphPath } from './glyphPath';
 import { createRandom, type Random } from './random';
 import { INKS, type SheetPlan } from './sheet';
 
@@ -49,7 +50,7 @@ function writeLine(plan: SheetPlan, words: string, x: number, y: number, random:
   for (const letter of words) {
     const grown = size * (1 + random.normal() * 0.025);
     const baseline = y + (at - x) * drift + random.normal() * 0.18;
-    d += font.getPath(letter, at, baseline, grown).toPathData(3);
+    d += glyphPath(font, letter, at, baseline, grown);
     at += font.getAdvanceWidth(letter, grown) * (1 + random.normal() * 0.02);
     if (at > plan.width - 10) break;
   }
@@ -83,41 +84,146 @@ function tideCurve({ width }: SheetPlan, top: number, random: Random): string {
   const left = 25;
   const right = width - 20;
   const bottom = top + 120;
-  let svg = strokeThrough([[left, top], [left, bottom]], random) + strokeThrough([[left, bottom], [right, bottom]], random);
+  let svg =
+    strokeThrough(
+      [
+        [left, top],
+        [left, bottom],
+      ],
+      random,
+    ) +
+    strokeThrough(
+      [
+        [left, bottom],
+        [right, bottom],
+      ],
+      random,
+    );
   const curve: [number, number][] = [];
   for (let i = 0; i <= 80; i++) {
     const share = i / 80;
-    curve.push([left + share * (right - left), bottom - 15 - 90 * (0.5 - 0.5 * Math.cos(share * 2 * Math.PI))]);
+    curve.push([
+      left + share * (right - left),
+      bottom - 15 - 90 * (0.5 - 0.5 * Math.cos(share * 2 * Math.PI)),
+    ]);
   }
   svg += strokeThrough(curve, random, 0.2);
   for (let i = 0; i <= 12; i++) {
     const x = left + ((right - left) * i) / 12;
-    svg += strokeThrough([[x, bottom - 1.5], [x, bottom + 1.5]], random);
+    svg += strokeThrough(
+      [
+        [x, bottom - 1.5],
+        [x, bottom + 1.5],
+      ],
+      random,
+    );
   }
   return svg;
 }
 
 function harbour({ width }: SheetPlan, top: number, random: Random): string {
   const horizon = top + 45;
-  let svg = strokeThrough([[18, horizon], [width * 0.4, horizon - 1], [width - 18, horizon]], random, 0.4);
-  svg += strokeThrough([[18, horizon], [40, horizon - 16], [62, horizon - 12], [80, horizon - 24], [104, horizon]], random, 0.5);
-  svg += strokeThrough([[130, horizon], [130, horizon - 30], [140, horizon - 30], [140, horizon]], random, 0.3);
-  svg += strokeThrough([[128, horizon - 30], [135, horizon - 38], [142, horizon - 30]], random, 0.3);
+  let svg = strokeThrough(
+    [
+      [18, horizon],
+      [width * 0.4, horizon - 1],
+      [width - 18, horizon],
+    ],
+    random,
+    0.4,
+  );
+  svg += strokeThrough(
+    [
+      [18, horizon],
+      [40, horizon - 16],
+      [62, horizon - 12],
+      [80, horizon - 24],
+      [104, horizon],
+    ],
+    random,
+    0.5,
+  );
+  svg += strokeThrough(
+    [
+      [130, horizon],
+      [130, horizon - 30],
+      [140, horizon - 30],
+      [140, horizon],
+    ],
+    random,
+    0.3,
+  );
+  svg += strokeThrough(
+    [
+      [128, horizon - 30],
+      [135, horizon - 38],
+      [142, horizon - 30],
+    ],
+    random,
+    0.3,
+  );
   for (let k = 0; k < 3; k++) {
     const x = 40 + k * 45;
     const y = horizon + 22 + k * 14;
-    svg += strokeThrough([[x, y], [x + 6, y + 7], [x + 28, y + 7], [x + 36, y]], random, 0.3);
-    svg += strokeThrough([[x, y], [x + 36, y]], random, 0.3) + strokeThrough([[x + 17, y], [x + 17, y - 26]], random, 0.2);
-    svg += strokeThrough([[x + 17, y - 25], [x + 30, y - 3], [x + 17, y - 3]], random, 0.3);
+    svg += strokeThrough(
+      [
+        [x, y],
+        [x + 6, y + 7],
+        [x + 28, y + 7],
+        [x + 36, y],
+      ],
+      random,
+      0.3,
+    );
+    svg +=
+      strokeThrough(
+        [
+          [x, y],
+          [x + 36, y],
+        ],
+        random,
+        0.3,
+      ) +
+      strokeThrough(
+        [
+          [x + 17, y],
+          [x + 17, y - 26],
+        ],
+        random,
+        0.2,
+      );
+    svg += strokeThrough(
+      [
+        [x + 17, y - 25],
+        [x + 30, y - 3],
+        [x + 17, y - 3],
+      ],
+      random,
+      0.3,
+    );
   }
   for (let k = 0; k < 60; k++) {
     const x = random.between(20, width - 30);
     const y = random.between(horizon + 6, horizon + 75);
-    svg += strokeThrough([[x, y], [x + random.between(3, 10), y + random.normal() * 0.3]], random, 0.1);
+    svg += strokeThrough(
+      [
+        [x, y],
+        [x + random.between(3, 10), y + random.normal() * 0.3],
+      ],
+      random,
+      0.1,
+    );
   }
   for (let k = 0; k < 40; k++) {
     const x = 42 + k * 0.9;
-    svg += strokeThrough([[x, horizon - 2], [x + 5, horizon - random.between(5, 11)]], random, 0.2);
+    svg += strokeThrough(
+      [
+        [x, horizon - 2],
+        [x + 5, horizon - random.between(5, 11)],
+      ],
+      random,
+      0.2,
+    );
   }
   return svg;
 }
@@ -136,7 +242,16 @@ function knots({ width }: SheetPlan, top: number, random: Random): string {
       }
       svg += strokeThrough(loop, random, 0.15);
     }
-    svg += strokeThrough([[cx - 34, cy + 26], [cx - 10, cy + 12], [cx + 12, cy + 14], [cx + 36, cy + 24]], random, 0.3);
+    svg += strokeThrough(
+      [
+        [cx - 34, cy + 26],
+        [cx - 10, cy + 12],
+        [cx + 12, cy + 14],
+        [cx + 36, cy + 24],
+      ],
+      random,
+      0.3,
+    );
   }
   return svg;
 }

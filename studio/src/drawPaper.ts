@@ -1,4 +1,5 @@
 import { loadFont } from './fonts';
+import { glyphPath } from './glyphPath';
 import type { SheetPlan } from './sheet';
 
 /** What the stationer printed on the sheet (rules, squares, a worksheet's form) as SVG elements in mm. */
@@ -35,13 +36,14 @@ function squares({ width, height }: SheetPlan): string {
 function worksheet({ width, height, text }: SheetPlan): string {
   const font = loadFont('print');
   const words = (content: string, x: number, y: number, size: number) =>
-    `<path fill="#2b2b2b" d="${font.getPath(content, x, y, size).toPathData(3)}"/>`;
+    `<path fill="#2b2b2b" d="${glyphPath(font, content, x, y, size)}"/>`;
   let svg = `<rect x="12" y="12" width="${width - 24}" height="${height - 24}" fill="none" stroke="#333" stroke-width="0.5"/>`;
   svg += words(text.title, 20, 26, 6) + words('Name', 20, 38, 4.2) + line(34, 39, 110, 39, '#555', 0.25);
   text.lines.forEach((_, i) => {
     const y = 58 + i * 34;
     svg += words(`${i + 1}.  What does this mark tell you, and how is it lit?`, 20, y, 4.2);
-    svg += line(26, y + 13, width - 22, y + 13, '#777', 0.2) + line(26, y + 23, width - 22, y + 23, '#777', 0.2);
+    svg +=
+      line(26, y + 13, width - 22, y + 13, '#777', 0.2) + line(26, y + 23, width - 22, y + 23, '#777', 0.2);
   });
   return svg;
 }

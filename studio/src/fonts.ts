@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+// The package has no ES module exports that Node can see by name.
 import opentype, { type Font } from 'opentype.js';
 
 const require = createRequire(import.meta.url);
@@ -24,6 +25,7 @@ export function loadFont(name: FontName): Font {
   const known = loaded.get(name);
   if (known) return known;
   const file = readFileSync(require.resolve(FILES[name]));
+  // eslint-disable-next-line import/no-named-as-default-member
   const font = opentype.parse(file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength));
   loaded.set(name, font);
   return font;

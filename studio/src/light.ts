@@ -22,7 +22,10 @@ export function lightGrid(scene: Scene, toSheet: Homography): LightGrid {
       const x = column * GRID_STEP;
       const y = row * GRID_STEP;
       const [mmX, mmY] = project(toSheet, [x, y]);
-      values.set(lightAt(scene, mmX, mmY, x / width - 0.5, y / height - 0.5), (row * columns + column) * VALUES);
+      values.set(
+        lightAt(scene, mmX, mmY, x / width - 0.5, y / height - 0.5),
+        (row * columns + column) * VALUES,
+      );
     }
   }
   return { columns, values };

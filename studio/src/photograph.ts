@@ -197,4 +197,3 @@ export async function inkMask(sheet: RenderedSheet, dpi: number): Promise<Buffer
     .png()
     .toBuffer();
 }
-

@@ -21,7 +21,9 @@ export async function renderSheet(plan: SheetPlan, pixelsPerMm: number): Promise
     Buffer.from(
       `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${plan.width} ${plan.height}">${content}</svg>`,
     );
-  const paper = await raw(svg(`<rect width="100%" height="100%" fill="${plan.paperColour}"/>${drawPaper(plan)}`));
+  const paper = await raw(
+    svg(`<rect width="100%" height="100%" fill="${plan.paperColour}"/>${drawPaper(plan)}`),
+  );
   const ink = await raw(svg(drawInk(plan)));
   const image = createRgba(width, height);
   const mask = new Uint8Array(width * height);

@@ -21,7 +21,12 @@ const CAMERA_EXIF = { IFD0: { Make: 'Skerry Optics', Model: 'Pinhole 12' } };
  * Takes a scene's photo and writes DIR/NAME.jpg, with NAME.json (the truth) and NAME.ink.png (the ink of the
  * flat upright page, white on black, 100 dpi) beside it.
  */
-export async function saveScene(scene: Scene, dir: string, name: string, options: SaveSceneOptions): Promise<Truth> {
+export async function saveScene(
+  scene: Scene,
+  dir: string,
+  name: string,
+  options: SaveSceneOptions,
+): Promise<Truth> {
   const { image, truth, sheet } = await photograph(scene);
   const { width, height, data } = image;
   const turn = scene.exifTurn ?? 0;

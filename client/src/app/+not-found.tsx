@@ -7,7 +7,10 @@ import { Words } from '@/ui/Words';
 export default function NotFound() {
   return (
     <ScreenFrame header={<Brand />}>
-      <Notice title="There is nothing at this address." detail="Your packets and photos are safe on the shelf." />
+      <Notice
+        title="There is nothing at this address."
+        detail="Your packets and photos are safe on the shelf."
+      />
       <Link href="/">
         <Words bold>To the shelf</Words>
       </Link>

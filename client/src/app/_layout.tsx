@@ -1,6 +1,4 @@
-import {
-  AtkinsonHyperlegible_400Regular,
-} from '@expo-google-fonts/atkinson-hyperlegible/400Regular';
+import { AtkinsonHyperlegible_400Regular } from '@expo-google-fonts/atkinson-hyperlegible/400Regular';
 import { AtkinsonHyperlegible_700Bold } from '@expo-google-fonts/atkinson-hyperlegible/700Bold';
 import { useFonts } from 'expo-font';
 import { Slot, useGlobalSearchParams, usePathname } from 'expo-router';

@@ -57,7 +57,10 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
   const isMissing = (packet && !page) || (error && !packet);
 
   return (
-    <div className="dark-desk" style={{ display: 'flex', flex: 1, minWidth: 0, backgroundColor: colours.desk }}>
+    <div
+      className="dark-desk"
+      style={{ display: 'flex', flex: 1, minWidth: 0, backgroundColor: colours.desk }}
+    >
       <View role="main" style={styles.bench}>
         <View style={styles.header}>
           <IconButton
@@ -67,7 +70,13 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
             onPress={() => router.replace(`/packet/${packetId}`)}
           />
           <View style={styles.leaf}>
-            <IconButton icon={ChevronLeft} label="Previous page" colour={colours.paperOnDark} disabled={index <= 0} onPress={toPrevious} />
+            <IconButton
+              icon={ChevronLeft}
+              label="Previous page"
+              colour={colours.paperOnDark}
+              disabled={index <= 0}
+              onPress={toPrevious}
+            />
             <Words bold size="lead" heading={1} align="center" colour={colours.paperOnDark}>
               {page ? `Page ${index + 1} of ${pages.length}` : ' '}
             </Words>
@@ -89,12 +98,19 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
         </View>
         {trouble ? (
           <View style={styles.notice}>
-            <Notice tone="attention" title={trouble.detail} action={<Button label="All right" onPress={() => dispatch(troubleSeen())} />} />
+            <Notice
+              tone="attention"
+              title={trouble.detail}
+              action={<Button label="All right" onPress={() => dispatch(troubleSeen())} />}
+            />
           </View>
         ) : null}
         {isMissing ? (
           <View style={styles.notice}>
-            <Notice title="This page is not here." detail="It may have been deleted in another window. The others are on the table." />
+            <Notice
+              title="This page is not here."
+              detail="It may have been deleted in another window. The others are on the table."
+            />
           </View>
         ) : null}
         {page ? (
@@ -105,7 +121,13 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
                   <EdgesStage key={page.id} page={page} />
                 ) : (
                   <View style={styles.picture}>
-                    <PagePicture page={page} label={`Page ${index + 1}`} longSide={1400} priority={1} onDark />
+                    <PagePicture
+                      page={page}
+                      label={`Page ${index + 1}`}
+                      longSide={1400}
+                      priority={1}
+                      onDark
+                    />
                   </View>
                 )}
               </View>
@@ -125,7 +147,13 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
 
 const styles = StyleSheet.create({
   bench: { flex: 1, minWidth: 0 },
-  header: { minHeight: 60, flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', paddingHorizontal: space.half },
+  header: {
+    minHeight: 60,
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'space-between',
+    paddingHorizontal: space.half,
+  },
   leaf: { flexDirection: 'row', alignItems: 'center' },
   notice: { padding: space.two },
   stage: { flex: 1, minHeight: 0, backgroundColor: '#14191B' },

@@ -40,7 +40,10 @@ export function EdgesStage({ page }: { readonly page: Page }) {
   const top = (stage.height - photo.height * scale) / 2;
   const saved = outlineCorners(recipe.outline, photo.width, photo.height);
   const corners = draft ?? saved;
-  const onStage = ([x, y]: readonly [number, number]): [number, number] => [left + x * scale, top + y * scale];
+  const onStage = ([x, y]: readonly [number, number]): [number, number] => [
+    left + x * scale,
+    top + y * scale,
+  ];
   const places = corners.map(onStage);
 
   const moved = (what: Held, dx: number, dy: number): Corners => {
@@ -78,7 +81,9 @@ export function EdgesStage({ page }: { readonly page: Page }) {
   return (
     <View
       style={styles.stage}
-      onLayout={({ nativeEvent }) => setStage({ width: nativeEvent.layout.width, height: nativeEvent.layout.height })}
+      onLayout={({ nativeEvent }) =>
+        setStage({ width: nativeEvent.layout.width, height: nativeEvent.layout.height })
+      }
     >
       {stage.width > 0 ? (
         <>
@@ -86,15 +91,40 @@ export function EdgesStage({ page }: { readonly page: Page }) {
             src={photoUrl(photo.id)}
             alt={`Photo of page, ${page.photoName}`}
             draggable={false}
-            style={{ position: 'absolute', left, top, width: photo.width * scale, height: photo.height * scale }}
+            style={{
+              position: 'absolute',
+              left,
+              top,
+              width: photo.width * scale,
+              height: photo.height * scale,
+            }}
           />
           <Svg width={stage.width} height={stage.height} style={styles.overlay} aria-hidden>
-            <Path d={dimmed(left, top, photo.width * scale, photo.height * scale, places)} fill="rgba(20, 24, 26, 0.62)" fillRule="evenodd" />
-            <Path d={closed(places)} fill="none" stroke={colours.pencilOnDark} strokeWidth={3} strokeLinejoin="round" />
+            <Path
+              d={dimmed(left, top, photo.width * scale, photo.height * scale, places)}
+              fill="rgba(20, 24, 26, 0.62)"
+              fillRule="evenodd"
+            />
+            <Path
+              d={closed(places)}
+              fill="none"
+              stroke={colours.pencilOnDark}
+              strokeWidth={3}
+              strokeLinejoin="round"
+            />
           </Svg>
           {SIDE_NAMES.map((name, i) => {
             const [x, y] = middle(i);
-            return <Handle key={name} label={name} x={x} y={y} angle={directionOf(i)} {...handleProps('side', i)} />;
+            return (
+              <Handle
+                key={name}
+                label={name}
+                x={x}
+                y={y}
+                angle={directionOf(i)}
+                {...handleProps('side', i)}
+              />
+            );
           })}
           {CORNER_NAMES.map((name, i) => (
             <Handle key={name} label={name} x={places[i][0]} y={places[i][1]} {...handleProps('corner', i)} />

@@ -30,7 +30,18 @@ const STEPS: Partial<Record<string, readonly [number, number]>> = {
  * A diamond on a corner or a bar on a side. Plain pointer events, captured: what the finger moves, the handle
  * moves, to the pixel.
  */
-export function Handle({ label, shape, x, y, angle = 0, isHeld, onHold, onDrag, onRelease, onStep }: HandleProps) {
+export function Handle({
+  label,
+  shape,
+  x,
+  y,
+  angle = 0,
+  isHeld,
+  onHold,
+  onDrag,
+  onRelease,
+  onStep,
+}: HandleProps) {
   const from = useRef<readonly [number, number] | null>(null);
 
   const down = (event: PointerEvent<HTMLButtonElement>) => {

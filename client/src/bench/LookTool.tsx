@@ -31,7 +31,11 @@ export function LookTool({ page }: { readonly page: Page }) {
             <View style={[styles.picture, chosen && styles.chosen]}>
               <PagePicture page={page} label="" longSide={160} recipe={{ ...recipe, look: value }} onDark />
             </View>
-            <Words size="small" bold={chosen} colour={chosen ? colours.pencilWordsOnDark : colours.paperOnDark}>
+            <Words
+              size="small"
+              bold={chosen}
+              colour={chosen ? colours.pencilWordsOnDark : colours.paperOnDark}
+            >
               {label}
             </Words>
           </Pressable>

@@ -30,12 +30,33 @@ export function Loupe({ uri, photo, corners, at, zoom, side }: LoupeProps) {
         src={uri}
         alt=""
         draggable={false}
-        style={{ position: 'absolute', left, top, width: photo.width * zoom, height: photo.height * zoom, maxWidth: 'none' }}
+        style={{
+          position: 'absolute',
+          left,
+          top,
+          width: photo.width * zoom,
+          height: photo.height * zoom,
+          maxWidth: 'none',
+        }}
       />
       <Svg width={SIZE} height={SIZE} style={StyleSheet.absoluteFill}>
         <Polygon points={points} fill="none" stroke={colours.pencilOnDark} strokeWidth={2} />
-        <Line x1={middle} y1={middle - 18} x2={middle} y2={middle + 18} stroke={colours.ink} strokeWidth={1.5} />
-        <Line x1={middle - 18} y1={middle} x2={middle + 18} y2={middle} stroke={colours.ink} strokeWidth={1.5} />
+        <Line
+          x1={middle}
+          y1={middle - 18}
+          x2={middle}
+          y2={middle + 18}
+          stroke={colours.ink}
+          strokeWidth={1.5}
+        />
+        <Line
+          x1={middle - 18}
+          y1={middle}
+          x2={middle + 18}
+          y2={middle}
+          stroke={colours.ink}
+          strokeWidth={1.5}
+        />
       </Svg>
     </View>
   );

@@ -1,4 +1,4 @@
-import { addTurns, type Turn } from '@ravlo/core';
+import { addTurns, type Turn } from '@ravlo/core/raster/turnQuarter';
 import RotateCcw from 'lucide-react-native/icons/rotate-ccw';
 import RotateCw from 'lucide-react-native/icons/rotate-cw';
 import { StyleSheet, View } from 'react-native';

@@ -1,4 +1,5 @@
-import { intersectLines, isConvex, lineThrough, type Line, type Point, type Quad } from '@ravlo/core';
+import { intersectLines, lineThrough, type Line } from '@ravlo/core/outline/line';
+import { isConvex, type Point, type Quad } from '@ravlo/core/outline/quad';
 import type { Corners, Recipe, RecipeOutline } from '@ravlo/contract';
 
 /** The corners that an outline stands for, photo pixels; the whole photo where nobody has said otherwise. */
@@ -26,7 +27,13 @@ export interface PhotoSize {
  * Moves one corner by a distance in photo pixels. It may leave the photo by a quarter of its size; a move that
  * would fold the outline over itself is not made.
  */
-export function moveCorner(corners: Corners, index: number, dx: number, dy: number, photo: PhotoSize): Corners {
+export function moveCorner(
+  corners: Corners,
+  index: number,
+  dx: number,
+  dy: number,
+  photo: PhotoSize,
+): Corners {
   const moved = corners.map((corner, i) => (i === index ? [corner[0] + dx, corner[1] + dy] : corner));
   return accept(moved, corners, photo);
 }
@@ -49,7 +56,11 @@ export function moveSide(corners: Corners, index: number, dx: number, dy: number
 
 const MOST_OUTSIDE = 0.25;
 
-function accept(moved: readonly (readonly number[])[], before: Corners, { width, height }: PhotoSize): Corners {
+function accept(
+  moved: readonly (readonly number[])[],
+  before: Corners,
+  { width, height }: PhotoSize,
+): Corners {
   const clamp = (value: number, size: number) =>
     Math.min(size * (1 + MOST_OUTSIDE), Math.max(-size * MOST_OUTSIDE, value));
   const corners = moved.map(([x, y]) => [clamp(x, width), clamp(y, height)]) as Corners;

@@ -39,12 +39,7 @@ export async function findPageOutline(page: Page, options: JobOptions = {}): Pro
   const [a, b, c, d] = found.corners;
   return {
     by: 'finder',
-    corners: [
-      [...a],
-      [...b],
-      [...c],
-      [...d],
-    ],
+    corners: [[...a], [...b], [...c], [...d]],
     confidence: found.confidence,
   };
 }
@@ -76,7 +71,10 @@ export function pictureKey(page: Page, recipe: Recipe, longSide: number): string
 /** A page developed in full and coded, ready for the PDF. */
 export function developForPdf(page: Page, recipe: Recipe, options: JobOptions = {}): Promise<PdfPage> {
   const url = photoUrl(page.photo.id);
-  return pool.run((tools) => tools.pdfPage(url, toCoreRecipe(recipe), PDF_QUALITY), { photo: url, ...options });
+  return pool.run((tools) => tools.pdfPage(url, toCoreRecipe(recipe), PDF_QUALITY), {
+    photo: url,
+    ...options,
+  });
 }
 
 export function makePdf(

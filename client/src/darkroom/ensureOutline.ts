@@ -15,7 +15,8 @@ export function ensureOutline(page: Page, priority = 0): AppThunk<Promise<void>>
       .then((outline) => {
         const recipe = selectRecipe(getState(), page);
         // The person may have been quicker.
-        if (recipe.outline.by === 'pending') dispatch(editRecipe(page, { ...recipe, outline }, { undoable: false }));
+        if (recipe.outline.by === 'pending')
+          dispatch(editRecipe(page, { ...recipe, outline }, { undoable: false }));
       })
       .finally(() => looking.delete(page.id));
     looking.set(page.id, search);

@@ -6,7 +6,11 @@ import type { Picture } from './darkroom.worker';
  * Only a cache: everything in it can be made again from photo and recipe.
  */
 interface PictureSchema extends DBSchema {
-  pictures: { key: string; value: { key: string; usedAt: number; picture: Picture }; indexes: { usedAt: number } };
+  pictures: {
+    key: string;
+    value: { key: string; usedAt: number; picture: Picture };
+    indexes: { usedAt: number };
+  };
 }
 
 const MOST_KEPT = 300;

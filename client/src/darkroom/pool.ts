@@ -31,7 +31,11 @@ export interface Pool<Tools> {
 
 /** Shares jobs out over a few benches, made when first needed; a broken bench is replaced, its job fails. */
 export function createPool<Tools>(size: number, makeBench: () => Bench<Tools>): Pool<Tools> {
-  const seats = Array.from({ length: size }, (): Seat<Tools> => ({ bench: null, busyWith: null, photo: undefined }));
+  const seats = Array.from({ length: size }, (): Seat<Tools> => ({
+    bench: null,
+    busyWith: null,
+    photo: undefined,
+  }));
   let waiting: Job<Tools>[] = [];
 
   function openSeat(seat: Seat<Tools>): Bench<Tools> {
@@ -50,7 +54,8 @@ export function createPool<Tools>(size: number, makeBench: () => Bench<Tools>): 
   }
 
   function nextFor(seat: Seat<Tools>): Job<Tools> | undefined {
-    const rank = (job: Job<Tools>) => (job.priority ?? 0) * 2 + (job.photo && job.photo === seat.photo ? 1 : 0);
+    const rank = (job: Job<Tools>) =>
+      (job.priority ?? 0) * 2 + (job.photo && job.photo === seat.photo ? 1 : 0);
     let best: Job<Tools> | undefined;
     for (const job of waiting) {
       if (!isElsewhere(job, seat) && (!best || rank(job) > rank(best))) best = job;
@@ -60,7 +65,10 @@ export function createPool<Tools>(size: number, makeBench: () => Bench<Tools>): 
 
   /** Decoding costs more than most jobs: a photo that lies at a busy bench is worth waiting for. */
   function isElsewhere(job: Job<Tools>, seat: Seat<Tools>): boolean {
-    return job.photo !== undefined && seats.some((other) => other !== seat && other.busyWith && other.photo === job.photo);
+    return (
+      job.photo !== undefined &&
+      seats.some((other) => other !== seat && other.busyWith && other.photo === job.photo)
+    );
   }
 
   function hand(): void {

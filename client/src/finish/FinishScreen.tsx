@@ -52,14 +52,18 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
       }
       footer={
         <>
-          {savedAs ? <Notice tone="good" title={`Saved as ${savedAs}`} detail="Look in your downloads." /> : null}
+          {savedAs ? (
+            <Notice tone="good" title={`Saved as ${savedAs}`} detail="Look in your downloads." />
+          ) : null}
           <Button kind="filled" label="Save PDF" disabled={pdf.status !== 'ready'} onPress={save} />
         </>
       }
     >
       <View style={styles.column}>
         {finish.trouble ? <Notice tone="attention" title={finish.trouble.detail} /> : null}
-        {isEmpty ? <Notice title="This packet has no pages yet." detail="Add some, then come back here." /> : null}
+        {isEmpty ? (
+          <Notice title="This packet has no pages yet." detail="Add some, then come back here." />
+        ) : null}
         {pdf.status === 'failed' ? (
           <Notice
             tone="attention"
@@ -68,9 +72,19 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
           />
         ) : null}
         {pdf.status === 'working' && !isEmpty ? (
-          <View style={styles.working} role="progressbar" aria-valuenow={pdf.done} aria-valuemax={pdf.total} aria-label="Making the PDF">
+          <View
+            style={styles.working}
+            role="progressbar"
+            aria-valuenow={pdf.done}
+            aria-valuemax={pdf.total}
+            aria-label="Making the PDF"
+          >
             <ActivityIndicator color={colours.ink} />
-            <Words>{pdf.total > 0 ? `Developing page ${Math.min(pdf.done + 1, pdf.total)} of ${pdf.total}…` : 'Opening the packet…'}</Words>
+            <Words>
+              {pdf.total > 0
+                ? `Developing page ${Math.min(pdf.done + 1, pdf.total)} of ${pdf.total}…`
+                : 'Opening the packet…'}
+            </Words>
           </View>
         ) : null}
         {pdf.status === 'ready' ? <PdfPages previews={pdf.previews} /> : null}
@@ -104,7 +118,10 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
         {pdf.status === 'ready' ? (
           <View style={styles.facts} role="list" aria-label="The PDF">
             <Fact words={`${sayPages(pdf.previews.length)}, a sheet a page`} />
-            <Fact words={`${sayBytes(pdf.bytes.length)} (${pdf.bytes.length.toLocaleString('en')} bytes)`} testId="pdf-size" />
+            <Fact
+              words={`${sayBytes(pdf.bytes.length)} (${pdf.bytes.length.toLocaleString('en')} bytes)`}
+              testId="pdf-size"
+            />
             <Fact words="Nothing of the camera, place or time of the photos is in it" isLast />
           </View>
         ) : null}
@@ -161,7 +178,12 @@ const styles = StyleSheet.create({
     borderColor: colours.line,
     paddingHorizontal: space.two,
   },
-  fact: { flexDirection: 'row', alignItems: 'center', gap: space.one * 1.5, paddingVertical: space.one * 1.5 },
+  fact: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.one * 1.5,
+    paddingVertical: space.one * 1.5,
+  },
   ruled: { borderBottomWidth: 1, borderColor: colours.line },
   factWords: { flex: 1 },
 });

@@ -13,7 +13,9 @@ export function PdfPages({ previews }: { readonly previews: readonly PdfPreview[
         const scale = HEIGHT / Math.max(place.paperHeight, place.paperWidth);
         return (
           <View key={id} style={styles.page}>
-            <View style={[styles.paper, { width: place.paperWidth * scale, height: place.paperHeight * scale }]}>
+            <View
+              style={[styles.paper, { width: place.paperWidth * scale, height: place.paperHeight * scale }]}
+            >
               <Image
                 source={{ uri }}
                 accessibilityLabel={`Page ${index + 1} of the PDF`}

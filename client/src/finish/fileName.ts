@@ -3,7 +3,6 @@ const MOST_LENGTH = 100;
 /** The packet's name as a file name that every system takes; without the ending. */
 export function fileName(name: string): string {
   const safe = name
-    // eslint-disable-next-line no-control-regex
     .replace(/[\u0000-\u001f\u007f]/g, '')
     .replace(/[\\/:*?"<>|]+/g, '-')
     .replace(/\s+/g, ' ')

@@ -1,4 +1,5 @@
-import { placeOnPaper, type PdfPage, type Placement } from '@ravlo/core';
+import type { PdfPage } from '@ravlo/core';
+import { placeOnPaper, type Placement } from '@ravlo/core/pdf/placeOnPaper';
 import type { OpenPacket, Page, Paper, Recipe } from '@ravlo/contract';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { developForPdf, makePdf, pictureKey } from '@/darkroom/darkroom';
@@ -16,7 +17,11 @@ export interface PdfPreview {
 
 export type PdfState =
   | { readonly status: 'working'; readonly done: number; readonly total: number }
-  | { readonly status: 'ready'; readonly bytes: Uint8Array<ArrayBuffer>; readonly previews: readonly PdfPreview[] }
+  | {
+      readonly status: 'ready';
+      readonly bytes: Uint8Array<ArrayBuffer>;
+      readonly previews: readonly PdfPreview[];
+    }
   | { readonly status: 'failed' };
 
 /**
@@ -42,13 +47,14 @@ export function usePdf(packet: OpenPacket | undefined, paper: Paper, title: stri
     const { signal } = canceller;
     if (work.length === 0) return undefined;
     if (isPending) {
-      for (const { page } of work) void dispatch(ensureOutline(page, 1)).catch(() => setState({ status: 'failed' }));
-      setState({ status: 'working', done: 0, total: work.length });
+      for (const { page } of work)
+        void dispatch(ensureOutline(page, 1)).catch(() => setState({ status: 'failed' }));
       return undefined;
     }
     const developOne = async (page: Page, recipe: Recipe): Promise<PdfPage> => {
       const key = pdfKey(page, recipe);
-      const pdfPage = developed.current.get(key) ?? (await developForPdf(page, recipe, { signal, priority: 1 }));
+      const pdfPage =
+        developed.current.get(key) ?? (await developForPdf(page, recipe, { signal, priority: 1 }));
       developed.current.set(key, pdfPage);
       return pdfPage;
     };
@@ -67,13 +73,11 @@ export function usePdf(packet: OpenPacket | undefined, paper: Paper, title: stri
       );
       const bytes = await makePdf(pages, { paper, title, date: new Date() }, { signal, priority: 1 });
       if (signal.aborted) return;
-      const previews = pages.map(
-        (page, i): PdfPreview => ({
-          id: work[i].page.id,
-          uri: URL.createObjectURL(new Blob([new Uint8Array(page.jpeg)], { type: 'image/jpeg' })),
-          place: placeOnPaper(page.size, paper),
-        }),
-      );
+      const previews = pages.map((page, i): PdfPreview => ({
+        id: work[i].page.id,
+        uri: URL.createObjectURL(new Blob([new Uint8Array(page.jpeg)], { type: 'image/jpeg' })),
+        place: placeOnPaper(page.size, paper),
+      }));
       setState({ status: 'ready', bytes, previews });
     };
     run().catch((reason: unknown) => {

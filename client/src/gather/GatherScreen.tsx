@@ -31,7 +31,10 @@ export function GatherScreen({ packetId }: { readonly packetId: string }) {
   const camera = useRef<PhotoInputHandle>(null);
   const library = useRef<PhotoInputHandle>(null);
 
-  const take = useCallback((files: File[]) => void dispatch(addPhotos(packetId, files)), [dispatch, packetId]);
+  const take = useCallback(
+    (files: File[]) => void dispatch(addPhotos(packetId, files)),
+    [dispatch, packetId],
+  );
   const isOver = usePhotoDrop(take);
   useEffect(() => () => void dispatch(savedCleared(packetId)), [dispatch, packetId]);
 
@@ -55,7 +58,13 @@ export function GatherScreen({ packetId }: { readonly packetId: string }) {
         <>
           <Button label="Choose photos" icon={Images} onPress={() => library.current?.open()} />
           <View style={styles.row}>
-            <Button grow label="Take a photo" icon={Camera} onPress={() => camera.current?.open()} kind={pages > 0 ? 'plain' : 'filled'} />
+            <Button
+              grow
+              label="Take a photo"
+              icon={Camera}
+              onPress={() => camera.current?.open()}
+              kind={pages > 0 ? 'plain' : 'filled'}
+            />
             {pages > 0 ? <Button grow kind="filled" label="To the table" onPress={toTable} /> : null}
           </View>
         </>
@@ -78,7 +87,11 @@ export function GatherScreen({ packetId }: { readonly packetId: string }) {
       ) : null}
       <View style={[styles.place, isOver && styles.over]}>
         <Words size="lead" bold align="center">
-          {isOver ? 'Let go to add them' : packet ? `${packet.name}: ${pages === 0 ? 'no pages yet' : sayPages(pages)}` : ' '}
+          {isOver
+            ? 'Let go to add them'
+            : packet
+              ? `${packet.name}: ${pages === 0 ? 'no pages yet' : sayPages(pages)}`
+              : ' '}
         </Words>
         <Words align="center" colour={colours.quiet}>
           {wide

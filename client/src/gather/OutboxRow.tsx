@@ -40,7 +40,9 @@ export function OutboxRow({ item, onDismiss }: OutboxRowProps) {
           </View>
         ) : null}
       </View>
-      {item.state === 'refused' ? <IconButton icon={X} label={`Dismiss ${item.name}`} onPress={onDismiss} /> : null}
+      {item.state === 'refused' ? (
+        <IconButton icon={X} label={`Dismiss ${item.name}`} onPress={onDismiss} />
+      ) : null}
     </View>
   );
 }
@@ -76,6 +78,12 @@ const styles = StyleSheet.create({
     borderColor: colours.line,
   },
   words: { flex: 1, gap: 2 },
-  track: { height: 6, borderRadius: 3, backgroundColor: colours.line, overflow: 'hidden', marginTop: space.half },
+  track: {
+    height: 6,
+    borderRadius: 3,
+    backgroundColor: colours.line,
+    overflow: 'hidden',
+    marginTop: space.half,
+  },
   fill: { height: 6, backgroundColor: colours.good },
 });

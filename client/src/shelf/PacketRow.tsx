@@ -26,9 +26,18 @@ export function PacketRow({ packet, isOpen, onRemove, compact }: PacketRowProps)
   return (
     <View style={[styles.row, compact && styles.compact, isOpen && styles.open]}>
       <Link href={`/packet/${packet.id}`} asChild>
-        <Pressable role="link" aria-label={`${packet.name}, ${pages}, ${when}`} aria-current={isOpen ? 'page' : undefined} style={styles.link}>
+        <Pressable
+          role="link"
+          aria-label={`${packet.name}, ${pages}, ${when}`}
+          aria-current={isOpen ? 'page' : undefined}
+          style={styles.link}
+        >
           <View style={compact ? styles.smallPicture : styles.picture}>
-            {firstPage ? <PagePicture page={firstPage} label="" longSide={240} priority={-1} /> : <View style={styles.blank} />}
+            {firstPage ? (
+              <PagePicture page={firstPage} label="" longSide={240} priority={-1} />
+            ) : (
+              <View style={styles.blank} />
+            )}
           </View>
           <View style={styles.words}>
             <Words bold numberOfLines={2}>
@@ -45,7 +54,9 @@ export function PacketRow({ packet, isOpen, onRemove, compact }: PacketRowProps)
           )}
         </Pressable>
       </Link>
-      {compact ? null : <IconButton icon={X} label={`Delete ${packet.name}`} colour={colours.quiet} onPress={onRemove} />}
+      {compact ? null : (
+        <IconButton icon={X} label={`Delete ${packet.name}`} colour={colours.quiet} onPress={onRemove} />
+      )}
     </View>
   );
 }
@@ -61,7 +72,13 @@ const styles = StyleSheet.create({
   },
   compact: { backgroundColor: 'transparent', borderColor: 'transparent' },
   open: { backgroundColor: colours.surface, borderColor: colours.line },
-  link: { flex: 1, flexDirection: 'row', alignItems: 'center', gap: space.two * 0.75, padding: space.one * 1.5 },
+  link: {
+    flex: 1,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.two * 0.75,
+    padding: space.one * 1.5,
+  },
   picture: { width: 54, height: 74 },
   smallPicture: { width: 36, height: 50 },
   blank: { flex: 1, borderWidth: 1, borderStyle: 'dashed', borderColor: colours.quiet, borderRadius: 2 },

@@ -17,7 +17,12 @@ export function ShelfScreen() {
           {shelf.removed ? (
             <UndoBar message={`“${shelf.removed.name}” is deleted.`} onUndo={() => void shelf.undoRemove()} />
           ) : null}
-          <Button kind="filled" label="New packet" disabled={shelf.isCreating} onPress={() => void shelf.create()} />
+          <Button
+            kind="filled"
+            label="New packet"
+            disabled={shelf.isCreating}
+            onPress={() => void shelf.create()}
+          />
         </>
       }
     >

@@ -12,10 +12,21 @@ export function ShelfSide({ openId }: { readonly openId?: string }) {
     <View role="navigation" aria-label="Packets" style={styles.side}>
       <View style={styles.head}>
         <Brand />
-        <Button kind="filled" label="New packet" disabled={shelf.isCreating} onPress={() => void shelf.create()} />
+        <Button
+          kind="filled"
+          label="New packet"
+          disabled={shelf.isCreating}
+          onPress={() => void shelf.create()}
+        />
       </View>
       <ScrollView contentContainerStyle={styles.list}>
-        <PacketList compact packets={shelf.packets} trouble={shelf.trouble} openId={openId} onRemove={() => undefined} />
+        <PacketList
+          compact
+          packets={shelf.packets}
+          trouble={shelf.trouble}
+          openId={openId}
+          onRemove={() => undefined}
+        />
       </ScrollView>
     </View>
   );

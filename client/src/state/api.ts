@@ -62,7 +62,11 @@ export const api = createApi({
       invalidatesTags: ['Shelf'],
     }),
     orderPages: build.mutation<OpenPacket, { packetId: string; pageIds: string[] }>({
-      query: ({ packetId, pageIds }) => ({ url: `packets/${packetId}/order`, method: 'PUT', body: { pageIds } }),
+      query: ({ packetId, pageIds }) => ({
+        url: `packets/${packetId}/order`,
+        method: 'PUT',
+        body: { pageIds },
+      }),
       responseSchema: openPacketSchema,
       invalidatesTags: (_result, _error, { packetId }) => ['Shelf', { type: 'Packet', id: packetId }],
       // The pages lie in their new order at once; if the server says no, they go back.

@@ -63,7 +63,8 @@ export const recipeEditsReducer = slice.reducer;
 export const { troubleSeen } = slice.actions;
 
 /** The recipe a page has for the person, saved or not. */
-export const selectRecipe = (state: Pick<RootState, 'recipeEdits'>, page: Page): Recipe => state.recipeEdits.unsaved[page.id]?.recipe ?? page.recipe;
+export const selectRecipe = (state: Pick<RootState, 'recipeEdits'>, page: Page): Recipe =>
+  state.recipeEdits.unsaved[page.id]?.recipe ?? page.recipe;
 export const selectCanUndo = (state: RootState, pageId: string): boolean =>
   (state.recipeEdits.past[pageId]?.length ?? 0) > 0;
 export const selectEditTrouble = (state: RootState): Trouble | null => state.recipeEdits.trouble;

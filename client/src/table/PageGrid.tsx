@@ -8,7 +8,12 @@ import {
   useSensors,
   type DragEndEvent,
 } from '@dnd-kit/core';
-import { arrayMove, rectSortingStrategy, SortableContext, sortableKeyboardCoordinates } from '@dnd-kit/sortable';
+import {
+  arrayMove,
+  rectSortingStrategy,
+  SortableContext,
+  sortableKeyboardCoordinates,
+} from '@dnd-kit/sortable';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Page } from '@ravlo/contract';
@@ -38,7 +43,10 @@ export function PageGrid({ pages, chosenId, onOpen, onRemove, onReorder }: PageG
       keyboardCodes: { start: ['Space'], cancel: ['Escape'], end: ['Space', 'Enter'] },
     }),
   );
-  const columns = Math.max(2, Math.min(5, Math.floor((width + GAP) / (Math.max(LEAST_TILE, width / 5) + GAP))));
+  const columns = Math.max(
+    2,
+    Math.min(5, Math.floor((width + GAP) / (Math.max(LEAST_TILE, width / 5) + GAP))),
+  );
   const tile = (width - GAP * (columns - 1)) / columns;
 
   const moved = ({ active, over }: DragEndEvent) => {
@@ -72,4 +80,6 @@ export function PageGrid({ pages, chosenId, onOpen, onRemove, onReorder }: PageG
   );
 }
 
-const styles = StyleSheet.create({ grid: { flexDirection: 'row', flexWrap: 'wrap', gap: GAP } });
+const styles = StyleSheet.create({
+  grid: { flexDirection: 'row', flexWrap: 'wrap', gap: GAP, paddingTop: space.half },
+});

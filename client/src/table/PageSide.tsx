@@ -1,4 +1,3 @@
-import Frame from 'lucide-react-native/icons/square-pen';
 import { StyleSheet, View } from 'react-native';
 import type { Page } from '@ravlo/contract';
 import { LookTool } from '@/bench/LookTool';
@@ -22,7 +21,7 @@ export function PageSide({ page, number, onOpenBench }: PageSideProps) {
   const recipe = useAppSelector((state) => selectRecipe(state, page));
   const remark = outlineRemark(recipe.outline);
   return (
-    <View role="complementary" aria-label={`Page ${number}`} style={styles.side} {...{ dataSet: { desk: 'dark' } }}>
+    <View role="complementary" aria-label={`Page ${number}`} style={styles.side}>
       <View>
         <Words bold size="lead" heading={2} colour={colours.paperOnDark}>
           Page {number}
@@ -36,7 +35,7 @@ export function PageSide({ page, number, onOpenBench }: PageSideProps) {
       </View>
       <TurnTool page={page} />
       <LookTool page={page} />
-      <Button kind="dark" icon={Frame} label="Edges" onPress={onOpenBench} />
+      <Button kind="dark" label="Edges" onPress={onOpenBench} />
     </View>
   );
 }

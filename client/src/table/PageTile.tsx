@@ -2,7 +2,8 @@ import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import CircleAlert from 'lucide-react-native/icons/circle-alert';
 import Trash from 'lucide-react-native/icons/trash';
-import { Pressable, StyleSheet, View } from 'react-native';
+import type { KeyboardEvent } from 'react';
+import { StyleSheet, View } from 'react-native';
 import type { Page } from '@ravlo/contract';
 import { selectRecipe } from '@/state/recipeEdits';
 import { useAppSelector } from '@/state/store';
@@ -22,34 +23,42 @@ export interface PageTileProps {
   readonly onRemove: () => void;
 }
 
-/** One page on the table: dragged to its place, pressed to be opened. */
+/** One page on the table: pressed to be opened, held and dragged to its place; by key: Enter and the space bar. */
 export function PageTile({ page, number, width, isChosen, onOpen, onRemove }: PageTileProps) {
-  const sortable = useSortable({ id: page.id });
+  const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
+    id: page.id,
+  });
   const recipe = useAppSelector((state) => selectRecipe(state, page));
   const remark = outlineRemark(recipe.outline);
+  const key = (event: KeyboardEvent) => {
+    if (event.key === 'Enter' && !isDragging) onOpen();
+    else listeners?.onKeyDown?.(event);
+  };
   return (
     <div
-      ref={sortable.setNodeRef}
+      ref={setNodeRef}
+      role="listitem"
+      data-testid={`page-${number}`}
       style={{
         width,
-        touchAction: 'manipulation',
-        transform: CSS.Translate.toString(sortable.transform),
-        transition: sortable.transition,
+        transform: CSS.Translate.toString(transform),
+        transition,
         position: 'relative',
-        zIndex: sortable.isDragging ? 1 : 0,
-        opacity: sortable.isDragging ? 0.85 : 1,
+        zIndex: isDragging ? 1 : 0,
+        opacity: isDragging ? 0.85 : 1,
       }}
-      data-testid={`page-${number}`}
     >
-      <div {...sortable.attributes} {...sortable.listeners} aria-label={`Page ${number}: lift with space, move with the arrow keys`}>
-        <Pressable
-          role="link"
-          aria-label={`Page ${number}${remark ? `, ${remark}` : ''}: open`}
-          onPress={onOpen}
-          style={[styles.picture, { height: width * 1.42 }, isChosen && styles.chosen]}
-        >
-          <PagePicture page={page} label={`Page ${number}`} longSide={560} />
-        </Pressable>
+      <div
+        {...attributes}
+        {...listeners}
+        onKeyDown={key}
+        onClick={onOpen}
+        aria-label={`Page ${number}${remark ? `, ${remark}` : ''}`}
+        style={{ height: width * 1.42, display: 'flex', touchAction: 'manipulation', cursor: 'pointer' }}
+      >
+        <View style={[styles.picture, isChosen && styles.chosen]}>
+          <PagePicture page={page} label="" longSide={560} />
+        </View>
       </div>
       <View style={styles.foot}>
         <Words bold size="lead">
@@ -74,9 +83,15 @@ export function PageTile({ page, number, width, isChosen, onOpen, onRemove }: Pa
 }
 
 const styles = StyleSheet.create({
-  picture: { padding: 3 },
+  picture: { flex: 1, padding: 3 },
   chosen: { boxShadow: `0 0 0 3px ${colours.pencil}` },
   foot: { flexDirection: 'row', alignItems: 'center', minHeight: 48, gap: space.half },
-  remark: { flex: 1, flexDirection: 'row', alignItems: 'center', justifyContent: 'flex-end', gap: space.half },
+  remark: {
+    flex: 1,
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'flex-end',
+    gap: space.half,
+  },
   shrink: { flexShrink: 1 },
 });

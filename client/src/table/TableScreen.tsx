@@ -32,7 +32,9 @@ export function TableScreen({ packetId }: { readonly packetId: string }) {
   const chosen = wide ? (pages.find((page) => page.id === chosenId) ?? pages[0] ?? null) : null;
 
   const openBench = (page: Page) => router.push(`/packet/${packetId}/page/${page.id}`);
-  const add = <Button grow={!wide} label="Add pages" onPress={() => router.push(`/packet/${packetId}/gather`)} />;
+  const add = (
+    <Button grow={!wide} label="Add pages" onPress={() => router.push(`/packet/${packetId}/gather`)} />
+  );
   const finish = (
     <Button
       grow={!wide}
@@ -48,7 +50,9 @@ export function TableScreen({ packetId }: { readonly packetId: string }) {
       <ScreenFrame
         header={
           <>
-            {wide ? null : <IconButton icon={ArrowLeft} label="To the shelf" onPress={() => router.replace('/')} />}
+            {wide ? null : (
+              <IconButton icon={ArrowLeft} label="To the shelf" onPress={() => router.replace('/')} />
+            )}
             <View style={styles.title}>
               <Words size="title" bold heading={1} numberOfLines={1}>
                 {packet?.name ?? ' '}
@@ -66,7 +70,10 @@ export function TableScreen({ packetId }: { readonly packetId: string }) {
         footer={
           <>
             {removed ? (
-              <UndoBar message={`Page ${removed.number} is deleted.`} onUndo={() => void table.undoRemove()} />
+              <UndoBar
+                message={`Page ${removed.number} is deleted.`}
+                onUndo={() => void table.undoRemove()}
+              />
             ) : null}
             {wide ? null : (
               <View style={styles.row}>
@@ -79,10 +86,16 @@ export function TableScreen({ packetId }: { readonly packetId: string }) {
       >
         {trouble ? <Notice tone="attention" title={trouble.detail} /> : null}
         {onItsWay > 0 ? (
-          <Notice title={`${sayPages(onItsWay)} on the way.`} detail="The photos are kept here and go up by themselves." />
+          <Notice
+            title={`${sayPages(onItsWay)} on the way.`}
+            detail="The photos are kept here and go up by themselves."
+          />
         ) : null}
         {packet && pages.length === 0 && onItsWay === 0 ? (
-          <Notice title="No pages yet." detail="Photograph the sheets or choose photos that you already have." action={null} />
+          <Notice
+            title="No pages yet."
+            detail="Photograph the sheets or choose photos that you already have."
+          />
         ) : null}
         {!packet && !trouble ? <Words role="status">Fetching the pages…</Words> : null}
         <PageGrid
@@ -94,7 +107,11 @@ export function TableScreen({ packetId }: { readonly packetId: string }) {
         />
       </ScreenFrame>
       {chosen ? (
-        <PageSide page={chosen} number={pageNumber(packet, chosen.id)} onOpenBench={() => openBench(chosen)} />
+        <PageSide
+          page={chosen}
+          number={pageNumber(packet, chosen.id)}
+          onOpenBench={() => openBench(chosen)}
+        />
       ) : null}
     </View>
   );

@@ -12,7 +12,13 @@ export interface IconButtonProps {
 }
 
 /** A button with a picture on it. */
-export function IconButton({ icon: Icon, label, onPress, colour = colours.ink, disabled = false }: IconButtonProps) {
+export function IconButton({
+  icon: Icon,
+  label,
+  onPress,
+  colour = colours.ink,
+  disabled = false,
+}: IconButtonProps) {
   return (
     <Pressable
       role="button"

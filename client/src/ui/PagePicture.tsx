@@ -31,7 +31,9 @@ export function PagePicture({ page, label, longSide, priority, recipe, onDark = 
   return (
     <View style={styles.place}>
       {uri ? (
-        <View style={[styles.sheet, { aspectRatio: width / height }, width > height ? styles.wide : styles.tall]}>
+        <View
+          style={[styles.sheet, { aspectRatio: width / height }, width > height ? styles.wide : styles.tall]}
+        >
           <Image source={{ uri }} accessibilityLabel={label} style={styles.image} resizeMode="contain" />
         </View>
       ) : null}

@@ -4,7 +4,9 @@ import { paperMap } from './paperMap';
 /** Lighter than this share of the paper's own light counts as bare paper and becomes pure white. */
 const WHITE_FROM = 0.93;
 /** Darker than this share becomes black. */
-const BLACK_BELOW = 0.1;
+const BLACK_BELOW = 0.08;
+/** Over 1: everything between is darkened, so that thin and pale strokes stay readable on white. */
+const STRENGTH = 1.5;
 
 /**
  * The *Daylight* look: divides the page by its own paper so that shadow, falling light and tint go and the
@@ -54,7 +56,7 @@ function makeCurve(): Uint8Array {
   for (let i = 0; i < CURVE_STEPS; i++) {
     const share = i / 512;
     const t = Math.min(1, Math.max(0, (share - BLACK_BELOW) / (WHITE_FROM - BLACK_BELOW)));
-    levels[i] = Math.round(255 * t);
+    levels[i] = Math.round(255 * t ** STRENGTH);
   }
   return levels;
 }

@@ -27,23 +27,23 @@ export function squareToQuad(quad: Quad): Homography {
   }
   const g = (sx * dy2 - dx2 * sy) / determinant;
   const h = (dx1 * sy - sx * dy1) / determinant;
-  return [
-    x1 - x0 + g * x1,
-    x3 - x0 + h * x3,
-    x0,
-    y1 - y0 + g * y1,
-    y3 - y0 + h * y3,
-    y0,
-    g,
-    h,
-    1,
-  ];
+  return [x1 - x0 + g * x1, x3 - x0 + h * x3, x0, y1 - y0 + g * y1, y3 - y0 + h * y3, y0, g, h, 1];
 }
 
 /** The homography that takes a width x height rectangle (page pixels) to a quad. */
 export function rectangleToQuad(width: number, height: number, quad: Quad): Homography {
   const h = squareToQuad(quad);
-  return [h[0] / width, h[1] / height, h[2], h[3] / width, h[4] / height, h[5], h[6] / width, h[7] / height, h[8]];
+  return [
+    h[0] / width,
+    h[1] / height,
+    h[2],
+    h[3] / width,
+    h[4] / height,
+    h[5],
+    h[6] / width,
+    h[7] / height,
+    h[8],
+  ];
 }
 
 /** Sends a point through a homography. */

@@ -96,11 +96,22 @@ function sampleRow(source: Rgba, coordinates: Float32Array, page: Rgba, row: num
     const w10 = fx * (64 - fy);
     const w01 = (64 - fx) * fy;
     const w11 = fx * fy;
-    target[to] = (data[i] * w00 + data[right] * w10 + data[i + down] * w01 + data[right + down] * w11 + 2048) >> 12;
+    target[to] =
+      (data[i] * w00 + data[right] * w10 + data[i + down] * w01 + data[right + down] * w11 + 2048) >> 12;
     target[to + 1] =
-      (data[i + 1] * w00 + data[right + 1] * w10 + data[i + down + 1] * w01 + data[right + down + 1] * w11 + 2048) >> 12;
+      (data[i + 1] * w00 +
+        data[right + 1] * w10 +
+        data[i + down + 1] * w01 +
+        data[right + down + 1] * w11 +
+        2048) >>
+      12;
     target[to + 2] =
-      (data[i + 2] * w00 + data[right + 2] * w10 + data[i + down + 2] * w01 + data[right + down + 2] * w11 + 2048) >> 12;
+      (data[i + 2] * w00 +
+        data[right + 2] * w10 +
+        data[i + down + 2] * w01 +
+        data[right + down + 2] * w11 +
+        2048) >>
+      12;
     target[to + 3] = 255;
   }
 }
@@ -125,9 +136,11 @@ function addSampledRow(source: Rgba, coordinates: Float32Array, sums: Uint16Arra
     const w11 = fx * fy;
     sums[to] += (data[i] * w00 + data[right] * w10 + data[i + down] * w01 + data[right + down] * w11) >> 6;
     sums[to + 1] +=
-      (data[i + 1] * w00 + data[right + 1] * w10 + data[i + down + 1] * w01 + data[right + down + 1] * w11) >> 6;
+      (data[i + 1] * w00 + data[right + 1] * w10 + data[i + down + 1] * w01 + data[right + down + 1] * w11) >>
+      6;
     sums[to + 2] +=
-      (data[i + 2] * w00 + data[right + 2] * w10 + data[i + down + 2] * w01 + data[right + down + 2] * w11) >> 6;
+      (data[i + 2] * w00 + data[right + 2] * w10 + data[i + down + 2] * w01 + data[right + down + 2] * w11) >>
+      6;
   }
 }
 

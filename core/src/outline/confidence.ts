@@ -6,6 +6,12 @@ import type { QuadFeatures } from './scoreQuad';
  */
 export function outlineConfidence(f: QuadFeatures): number {
   const sum =
-    -4.2 + 5 * f.meanSupport + 5 * f.leastSupport + 1.2 * f.lighter + 2 * f.area - 3 * f.overrun - 4 * f.unseen;
+    -4.2 +
+    5 * f.meanSupport +
+    5 * f.leastSupport +
+    1.2 * f.lighter +
+    2 * f.area -
+    3 * f.overrun -
+    4 * f.unseen;
   return 1 / (1 + Math.exp(-sum));
 }

@@ -1,4 +1,12 @@
-import { along, meanOver, seenOver, SUM_AHEAD, SUM_BEHIND, SUM_SUPPORT, type LineEvidence } from './lineEvidence';
+import {
+  along,
+  meanOver,
+  seenOver,
+  SUM_AHEAD,
+  SUM_BEHIND,
+  SUM_SUPPORT,
+  type LineEvidence,
+} from './lineEvidence';
 import { distanceTo } from './line';
 import { signedArea, type Point, type Quad } from './quad';
 

@@ -21,7 +21,10 @@ export interface Placement {
  *
  * @param page mm
  */
-export function placeOnPaper(page: { readonly width: number; readonly height: number }, paper: Paper): Placement {
+export function placeOnPaper(
+  page: { readonly width: number; readonly height: number },
+  paper: Paper,
+): Placement {
   if (paper === 'fit') {
     return { paperWidth: page.width, paperHeight: page.height, left: 0, top: 0, ...sizeOf(page) };
   }

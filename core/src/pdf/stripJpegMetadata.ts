@@ -5,7 +5,8 @@
  * @throws RangeError when the bytes are not a JPEG
  */
 export function stripJpegMetadata(jpeg: Uint8Array): Uint8Array<ArrayBuffer> {
-  if (jpeg.length < 4 || jpeg[0] !== 0xff || jpeg[1] !== 0xd8) throw new RangeError('These bytes are not a JPEG');
+  if (jpeg.length < 4 || jpeg[0] !== 0xff || jpeg[1] !== 0xd8)
+    throw new RangeError('These bytes are not a JPEG');
   const kept: Uint8Array[] = [jpeg.subarray(0, 2)];
   let at = 2;
   while (at + 4 <= jpeg.length) {

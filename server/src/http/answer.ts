@@ -3,7 +3,12 @@ import type { z } from 'zod';
 import { ProblemError } from '../problems';
 
 /** Sends a body that has been held against the contract first: what leaves is what was promised. */
-export function answer<S extends z.ZodType>(response: Response, schema: S, body: z.input<S>, status = 200): void {
+export function answer<S extends z.ZodType>(
+  response: Response,
+  schema: S,
+  body: z.input<S>,
+  status = 200,
+): void {
   response.status(status).json(schema.parse(body));
 }
 

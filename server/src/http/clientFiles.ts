@@ -8,7 +8,12 @@ export function clientFiles(dir: string): Router {
     '/_expo/static',
     express.static(path.join(dir, '_expo/static'), { immutable: true, maxAge: '365d', index: false }),
   );
-  router.use(express.static(dir, { index: false, setHeaders: (response) => response.set('Cache-Control', 'no-cache') }));
+  router.use(
+    express.static(dir, {
+      index: false,
+      setHeaders: (response) => response.set('Cache-Control', 'no-cache'),
+    }),
+  );
   router.get('/{*path}', (_request, response) => {
     response.set('Cache-Control', 'no-cache').sendFile(path.join(dir, 'index.html'));
   });

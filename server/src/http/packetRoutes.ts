@@ -45,7 +45,11 @@ export function packetRoutes(packets: PacketStore): Router {
 
   router.put('/:id/order', async (request, response) => {
     const { pageIds } = parseWith(orderPagesRequest, request.body);
-    answer(response, openPacketSchema, await packets.orderPages(parseWith(idSchema, request.params.id), pageIds));
+    answer(
+      response,
+      openPacketSchema,
+      await packets.orderPages(parseWith(idSchema, request.params.id), pageIds),
+    );
   });
 
   return router;

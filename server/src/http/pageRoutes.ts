@@ -9,7 +9,11 @@ export function pageRoutes(packets: PacketStore): Router {
 
   router.patch('/:id', async (request, response) => {
     const { version, recipe } = parseWith(changePageRequest, request.body);
-    answer(response, pageAnswer, await packets.changePage(parseWith(idSchema, request.params.id), version, recipe));
+    answer(
+      response,
+      pageAnswer,
+      await packets.changePage(parseWith(idSchema, request.params.id), version, recipe),
+    );
   });
 
   router.delete('/:id', async (request, response) => {

@@ -31,14 +31,21 @@ function toProblemError(error: unknown): ProblemError {
           'photo-too-big',
           `This photo is larger than ${MOST_PHOTO_BYTES / 1024 / 1024} MB. Set the camera to a smaller size and take it again.`,
         )
-      : new ProblemError('bad-request', `The photo did not come in as one file named “photo” (${error.code}).`);
+      : new ProblemError(
+          'bad-request',
+          `The photo did not come in as one file named “photo” (${error.code}).`,
+        );
   }
-  if (hasProperty(error, 'code') && (error.code === 'ENOSPC' || error.code === 'EDQUOT')) return storageFull();
+  if (hasProperty(error, 'code') && (error.code === 'ENOSPC' || error.code === 'EDQUOT'))
+    return storageFull();
   if (error instanceof Error && /SQLITE_FULL/.test(error.message)) return storageFull();
   if (hasProperty(error, 'status') && typeof error.status === 'number' && error.status < 500) {
     return new ProblemError('bad-request', 'The request could not be read.');
   }
-  return new ProblemError('broken', 'Something broke on our side. What was saved before is safe. Try again in a moment.');
+  return new ProblemError(
+    'broken',
+    'Something broke on our side. What was saved before is safe. Try again in a moment.',
+  );
 }
 
 function storageFull(): ProblemError {

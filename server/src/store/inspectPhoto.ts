@@ -3,7 +3,11 @@ import sharp from 'sharp';
 import { LEAST_PHOTO_SIDE, MOST_PHOTO_PIXELS, type Photo } from '@ravlo/contract';
 import { ProblemError } from '../problems';
 
-const MIMES: Partial<Record<string, Photo['mime']>> = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' };
+const MIMES: Partial<Record<string, Photo['mime']>> = {
+  jpeg: 'image/jpeg',
+  png: 'image/png',
+  webp: 'image/webp',
+};
 
 /**
  * Looks into a file that came in as a photo: by its bytes, not its name. Decodes it once, small, so that a
@@ -19,7 +23,10 @@ export async function inspectPhoto(
   const { size: bytes } = await stat(file);
   const called = `“${shorten(name)}”`;
   if (bytes === 0) {
-    throw new ProblemError('photo-empty', `${called} is empty: it has no bytes at all. Choose it again, or another one.`);
+    throw new ProblemError(
+      'photo-empty',
+      `${called} is empty: it has no bytes at all. Choose it again, or another one.`,
+    );
   }
   const metadata = await sharp(file, { limitInputPixels: false })
     .metadata()
@@ -27,7 +34,10 @@ export async function inspectPhoto(
   const mime = metadata && MIMES[metadata.format];
   if (!metadata || !mime) {
     const kind = metadata ? `a ${metadata.format.toUpperCase()} file` : 'not a photo';
-    throw new ProblemError('photo-unreadable', `${called} is ${kind}. Ravlo takes JPEG, PNG and WebP photos.`);
+    throw new ProblemError(
+      'photo-unreadable',
+      `${called} is ${kind}. Ravlo takes JPEG, PNG and WebP photos.`,
+    );
   }
   const { width, height } = metadata.autoOrient;
   const megapixels = (pixels: number) => `${Math.round(pixels / 1e6)} megapixels`;
@@ -49,7 +59,10 @@ export async function inspectPhoto(
 
 async function assertWhole(file: string, called: string): Promise<void> {
   try {
-    await sharp(file, { failOn: 'truncated', limitInputPixels: MOST_PHOTO_PIXELS }).resize(64).raw().toBuffer();
+    await sharp(file, { failOn: 'truncated', limitInputPixels: MOST_PHOTO_PIXELS })
+      .resize(64)
+      .raw()
+      .toBuffer();
   } catch {
     throw new ProblemError(
       'photo-incomplete',

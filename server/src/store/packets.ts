@@ -77,7 +77,12 @@ export function createPacketStore(sequelize: Sequelize, ownerId: string) {
         ],
       });
       const pages = await pageRows(rows.map((row) => row.id));
-      return rows.map((row) => toPacket(row, pages.filter((page) => page.packetId === row.id)));
+      return rows.map((row) =>
+        toPacket(
+          row,
+          pages.filter((page) => page.packetId === row.id),
+        ),
+      );
     },
 
     async open(id: string): Promise<OpenPacket> {
@@ -116,9 +121,16 @@ export function createPacketStore(sequelize: Sequelize, ownerId: string) {
           transaction,
         });
         if (known) return toPage(known);
-        const places = await PageRow.findAll({ where: { packetId }, attributes: ['position', 'deletedAt'], transaction });
+        const places = await PageRow.findAll({
+          where: { packetId },
+          attributes: ['position', 'deletedAt'],
+          transaction,
+        });
         if (places.filter((place) => !place.deletedAt).length >= MOST_PAGES) {
-          throw new ProblemError('packet-full', `A packet takes ${MOST_PAGES} pages. Put the rest into another packet.`);
+          throw new ProblemError(
+            'packet-full',
+            `A packet takes ${MOST_PAGES} pages. Put the rest into another packet.`,
+          );
         }
         const [photoRow] = await PhotoRow.findOrCreate({
           where: { ownerId, sha256: photo.sha256 },

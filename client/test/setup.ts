@@ -1,0 +1,2 @@
+import '@testing-library/jest-dom';
+import 'fake-indexeddb/auto';

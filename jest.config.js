@@ -1,0 +1,50 @@
+const nodeBabel = {
+  configFile: false,
+  babelrc: false,
+  presets: [
+    ['@babel/preset-env', { targets: { node: '20' } }],
+    ['@babel/preset-typescript', { allowDeclareFields: true }],
+  ],
+  plugins: [importMetaUrl],
+};
+
+/** Jest runs CommonJS: import.meta.url becomes the file's own address. */
+function importMetaUrl({ types: t, template }) {
+  const url = template.expression(`require('node:url').pathToFileURL(__filename).href`);
+  return {
+    visitor: {
+      MemberExpression(path) {
+        if (t.isMetaProperty(path.node.object) && path.node.property.name === 'url') path.replaceWith(url());
+      },
+    },
+  };
+}
+
+/** @type {import('jest').Config} */
+module.exports = {
+  projects: [
+    {
+      displayName: 'node',
+      testEnvironment: 'node',
+      rootDir: __dirname,
+      testMatch: ['<rootDir>/{core,contract,studio,server,cli,measure}/src/**/*.test.ts'],
+      transform: { '^.+\\.tsx?$': ['babel-jest', nodeBabel] },
+    },
+    {
+      displayName: 'client',
+      preset: 'jest-expo/web',
+      rootDir: `${__dirname}/client`,
+      testMatch: ['<rootDir>/src/**/*.test.ts?(x)'],
+      setupFilesAfterEnv: ['<rootDir>/test/setup.ts'],
+      transformIgnorePatterns: [
+        '/node_modules/(?!(react-native|@react-native|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|lucide-react-native|react-native-svg|comlink|nanoid))',
+        '/node_modules/react-native-reanimated/plugin/',
+      ],
+      moduleNameMapper: {
+        '^@/(.*)$': '<rootDir>/src/$1',
+        // its ESM files are .mjs, which Jest cannot require(): use the CommonJS copies
+        '^lucide-react-native/icons/(.*)$': `${__dirname}/node_modules/lucide-react-native/dist/cjs/icons/$1.js`,
+      },
+    },
+  ],
+};
