@@ -3,7 +3,7 @@ import { createRequire } from 'node:module';
 // The package has no ES module exports that Node can see by name.
 import opentype, { type Font } from 'opentype.js';
 
-const require = createRequire(import.meta.url);
+const packages = createRequire(import.meta.url);
 
 const FILES = {
   kalam: '@expo-google-fonts/kalam/400Regular/Kalam_400Regular.ttf',
@@ -24,7 +24,7 @@ const loaded = new Map<FontName, Font>();
 export function loadFont(name: FontName): Font {
   const known = loaded.get(name);
   if (known) return known;
-  const file = readFileSync(require.resolve(FILES[name]));
+  const file = readFileSync(packages.resolve(FILES[name]));
   // eslint-disable-next-line import/no-named-as-default-member
   const font = opentype.parse(file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength));
   loaded.set(name, font);

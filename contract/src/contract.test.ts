@@ -1,0 +1,95 @@
+import fc from 'fast-check';
+import { FRESH_RECIPE, packetNameSchema, problemKind, problemSchema, recipeSchema } from './index';
+
+describe('recipeSchema', () => {
+  const coordinate = fc.double({ min: -1000, max: 9000, noNaN: true });
+  const corners = fc.tuple(...Array.from({ length: 4 }, () => fc.tuple(coordinate, coordinate)));
+
+  it('gives back every recipe after JSON', () => {
+    fc.assert(
+      fc.property(
+        corners,
+        fc.constantFrom(0, 90, 180, 270),
+        fc.constantFrom('as-shot', 'daylight'),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (c, turn, look, confidence) => {
+          for (const outline of [
+            { by: 'hand', corners: c },
+            { by: 'finder', corners: c, confidence },
+            { by: 'whole', reason: 'chosen' },
+          ]) {
+            const wire = JSON.parse(JSON.stringify({ outline, turn, look })) as unknown;
+            expect(recipeSchema.parse(wire)).toEqual(wire);
+          }
+        },
+      ),
+    );
+  });
+
+  it.each([
+    [
+      'three corners',
+      {
+        ...FRESH_RECIPE,
+        outline: {
+          by: 'hand',
+          corners: [
+            [0, 0],
+            [1, 0],
+            [1, 1],
+          ],
+        },
+      },
+    ],
+    [
+      'a corner at infinity',
+      {
+        ...FRESH_RECIPE,
+        outline: {
+          by: 'hand',
+          corners: [
+            [0, 0],
+            [1, 0],
+            [1, 1],
+            [0, Infinity],
+          ],
+        },
+      },
+    ],
+    ['an eighth turn', { ...FRESH_RECIPE, turn: 45 }],
+    ['an unknown look', { ...FRESH_RECIPE, look: 'neon' }],
+    [
+      'a finder without confidence',
+      {
+        ...FRESH_RECIPE,
+        outline: {
+          by: 'finder',
+          corners: [
+            [0, 0],
+            [1, 0],
+            [1, 1],
+            [0, 1],
+          ],
+        },
+      },
+    ],
+  ])('refuses %s', (_what, recipe) => {
+    expect(recipeSchema.safeParse(recipe).success).toBe(false);
+  });
+});
+
+describe('packetNameSchema', () => {
+  it('trims, and refuses nothing and too much', () => {
+    expect(packetNameSchema.parse('  Tides ')).toBe('Tides');
+    expect(packetNameSchema.safeParse('   ').success).toBe(false);
+    expect(packetNameSchema.safeParse('x'.repeat(200)).success).toBe(false);
+  });
+});
+
+describe('problemSchema', () => {
+  it('reads the kind out of the type and refuses foreign ones', () => {
+    const problem = { title: 'x', status: 404, detail: 'y' };
+    expect(problemKind(problemSchema.parse({ ...problem, type: '/problems/not-found' }))).toBe('not-found');
+    expect(problemSchema.safeParse({ ...problem, type: 'about:blank' }).success).toBe(false);
+  });
+});

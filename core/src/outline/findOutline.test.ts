@@ -1,0 +1,84 @@
+import fc from 'fast-check';
+import { createRgba, type Rgba } from '../raster/image';
+import { findOutline } from './findOutline';
+import { intersectionOverUnion, type Point, type Quad } from './quad';
+
+/** A bright quad on a darker ground, edges smooth over one pixel, with noise. */
+function drawSheet(width: number, height: number, quad: Quad, paper: number, ground: number): Rgba {
+  const image = createRgba(width, height);
+  let state = 1234567;
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) {
+      const inside = Math.min(1, Math.max(0, depth(quad, [x + 0.5, y + 0.5]) + 0.5));
+      state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+      const noise = (state / 4294967296 - 0.5) * 8;
+      const value = ground + (paper - ground) * inside + noise;
+      const at = (y * width + x) * 4;
+      image.data[at] = image.data[at + 1] = image.data[at + 2] = value;
+      image.data[at + 3] = 255;
+    }
+  }
+  return image;
+}
+
+/** Distance to the nearest side, positive inside. */
+function depth(quad: Quad, [x, y]: Point): number {
+  let least = Infinity;
+  for (let i = 0; i < 4; i++) {
+    const [ax, ay] = quad[i];
+    const [bx, by] = quad[(i + 1) % 4];
+    const length = Math.hypot(bx - ax, by - ay);
+    least = Math.min(least, ((bx - ax) * (y - ay) - (by - ay) * (x - ax)) / length);
+  }
+  return least;
+}
+
+const shift = fc.double({ min: -50, max: 50, noNaN: true });
+
+describe('findOutline', () => {
+  it('puts the corners within half a pixel on a plain scene', () => {
+    fc.assert(
+      fc.property(fc.array(shift, { minLength: 8, maxLength: 8 }), (d) => {
+        const truth: Quad = [
+          [120 + d[0], 110 + d[1]],
+          [480 + d[2], 110 + d[3]],
+          [480 + d[4], 660 + d[5]],
+          [120 + d[6], 660 + d[7]],
+        ];
+        const { quad, confidence } = findOutline(drawSheet(600, 800, truth, 220, 70));
+        expect(confidence).toBeGreaterThan(0.9);
+        quad!.forEach(([x, y], i) => {
+          expect(Math.hypot(x - truth[i][0], y - truth[i][1])).toBeLessThan(0.5);
+        });
+      }),
+      { numRuns: 8 },
+    );
+  });
+
+  it('finds a dark sheet on a bright desk too', () => {
+    const truth: Quad = [
+      [140, 120],
+      [460, 140],
+      [450, 640],
+      [120, 650],
+    ];
+    const { quad } = findOutline(drawSheet(600, 800, truth, 90, 210));
+    expect(intersectionOverUnion(quad!, truth)).toBeGreaterThan(0.99);
+  });
+
+  it('proposes nothing where there is nothing', () => {
+    const even = createRgba(600, 800);
+    even.data.fill(200);
+    expect(findOutline(even)).toMatchObject({ quad: null, confidence: 0 });
+  });
+
+  it('does not fall over on tiny pictures', () => {
+    for (const [width, height] of [
+      [1, 1],
+      [3, 200],
+      [16, 16],
+    ] as const) {
+      expect(findOutline(createRgba(width, height)).quad).toBeNull();
+    }
+  });
+});

@@ -1,0 +1,289 @@
+import { createHash } from 'node:crypto';
+import { readdir } from 'node:fs/promises';
+import path from 'node:path';
+import type { Express } from 'express';
+import sharp from 'sharp';
+import request from 'supertest';
+import {
+  FRESH_RECIPE,
+  MOST_PAGES,
+  type OpenPacket,
+  type Page,
+  type Problem,
+  type Recipe,
+} from '@ravlo/contract';
+import { openTestServer, testPhoto, type TestServer } from '../testing/testServer';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await openTestServer();
+});
+afterAll(() => server.close());
+
+const newPacket = async (app: Express = server.imke): Promise<OpenPacket> =>
+  (await request(app).post('/api/packets').send({}).expect(201)).body as OpenPacket;
+
+const openPacket = async (id: string): Promise<OpenPacket> =>
+  (await request(server.imke).get(`/api/packets/${id}`).expect(200)).body as OpenPacket;
+
+let keys = 0;
+const send = (packetId: string, photo: Buffer, name = 'sheet.jpg', clientKey = `test-key-${++keys}`) =>
+  request(server.imke)
+    .post(`/api/packets/${packetId}/pages`)
+    .field('clientKey', clientKey)
+    .attach('photo', photo, { filename: name });
+
+const problem = (response: request.Response): Problem => {
+  expect(response.headers['content-type']).toMatch('application/problem+json');
+  const body = response.body as Problem;
+  expect(body.status).toBe(response.status);
+  return body;
+};
+
+const filesBelow = async (folder: string) =>
+  (await readdir(path.join(server.dir, folder), { recursive: true, withFileTypes: true })).filter((f) =>
+    f.isFile(),
+  ).length;
+
+describe('packets', () => {
+  it('are made, named, listed newest first, deleted and brought back', async () => {
+    const first = await newPacket();
+    const second = await newPacket();
+    await request(server.imke)
+      .patch(`/api/packets/${first.id}`)
+      .send({ name: ' Tides ', paper: 'letter' })
+      .expect(200);
+    const list = async () =>
+      ((await request(server.imke).get('/api/packets').expect(200)).body as { packets: OpenPacket[] })
+        .packets;
+    expect((await list()).slice(0, 2).map(({ id }) => id)).toEqual([first.id, second.id]);
+    expect(await openPacket(first.id)).toMatchObject({
+      name: 'Tides',
+      paper: 'letter',
+      pages: [],
+      firstPage: null,
+    });
+
+    await request(server.imke).delete(`/api/packets/${first.id}`).expect(204);
+    expect((await list()).some(({ id }) => id === first.id)).toBe(false);
+    problem(await request(server.imke).get(`/api/packets/${first.id}`).expect(404));
+    await request(server.imke).post(`/api/packets/${first.id}/restore`).expect(200);
+    expect((await openPacket(first.id)).name).toBe('Tides');
+  });
+
+  it('refuse a name of 200 letters and a change of nothing', async () => {
+    const { id } = await newPacket();
+    for (const body of [{ name: 'x'.repeat(200) }, { name: '  ' }, {}, { paper: 'a3' }]) {
+      const response = await request(server.imke).patch(`/api/packets/${id}`).send(body).expect(400);
+      expect(problem(response).type).toBe('/problems/bad-request');
+    }
+  });
+
+  it('answer broken JSON and unknown addresses with problems', async () => {
+    problem(
+      await request(server.imke)
+        .post('/api/packets')
+        .set('content-type', 'application/json')
+        .send('{"na')
+        .expect(400),
+    );
+    problem(await request(server.imke).get('/api/nothing').expect(404));
+    problem(await request(server.imke).get('/api/packets/no-id').expect(400));
+  });
+});
+
+describe('photos', () => {
+  it('are kept byte for byte, once, under their hash, and come back the same', async () => {
+    const { id } = await newPacket();
+    const photo = await testPhoto({ colour: '#123456' });
+    const before = await filesBelow('photos');
+    const page = (await send(id, photo).expect(201)).body as Page;
+    await send(id, photo).expect(201);
+    expect((await openPacket(id)).pages).toHaveLength(2);
+    expect(await filesBelow('photos')).toBe(before + 1);
+    expect(await filesBelow('incoming')).toBe(0);
+
+    const back = await request(server.imke).get(`/api/photos/${page.photo.id}`).buffer(true).expect(200);
+    expect(
+      createHash('sha256')
+        .update(back.body as Buffer)
+        .digest('hex'),
+    ).toBe(createHash('sha256').update(photo).digest('hex'));
+    expect(back.headers['content-type']).toBe('image/jpeg');
+    expect(page.recipe).toEqual(FRESH_RECIPE);
+  });
+
+  it('are measured after their EXIF turn', async () => {
+    const { id } = await newPacket();
+    const page = (await send(id, await testPhoto({ width: 300, height: 400, orientation: 6 })).expect(201))
+      .body as Page;
+    expect([page.photo.width, page.photo.height]).toEqual([400, 300]);
+  });
+
+  it.each(['jpeg', 'png', 'webp'] as const)('may be %s, whatever they are called', async (format) => {
+    const { id } = await newPacket();
+    const page = (await send(id, await testPhoto({ format }), 'scan.bin').expect(201)).body as Page;
+    expect(page.photo.mime).toBe(`image/${format}`);
+  });
+
+  it('add one page only when the same sending is tried again', async () => {
+    const { id } = await newPacket();
+    const photo = await testPhoto();
+    const first = (await send(id, photo, 'a.jpg', 'once-and-again').expect(201)).body as Page;
+    const again = (await send(id, photo, 'a.jpg', 'once-and-again').expect(200)).body as Page;
+    expect(again.id).toBe(first.id);
+    expect((await openPacket(id)).pages).toHaveLength(1);
+  });
+
+  it('keep their names, also foreign and long ones', async () => {
+    const { id } = await newPacket();
+    const page = (await send(id, await testPhoto(), 'Prüfung №3 ✎.jpg').expect(201)).body as Page;
+    expect(page.photoName).toBe('Prüfung №3 ✎.jpg');
+    const long = (await send(id, await testPhoto(), `${'n'.repeat(200)}.jpg`).expect(201)).body as Page;
+    expect(long.photoName).toHaveLength(204);
+  });
+
+  it('are refused, each with its own plain sentence, and leave nothing behind', async () => {
+    const { id } = await newPacket();
+    const whole = await sharp({
+      create: {
+        width: 600,
+        height: 600,
+        channels: 3,
+        background: '#fff',
+        noise: { type: 'gaussian', mean: 128, sigma: 40 },
+      },
+    })
+      .jpeg()
+      .toBuffer();
+    const huge = await sharp({ create: { width: 10000, height: 10000, channels: 3, background: '#fff' } })
+      .png({ compressionLevel: 1 })
+      .toBuffer();
+    const cases: [string, Buffer, string, RegExp][] = [
+      ['empty.jpg', Buffer.alloc(0), 'photo-empty', /empty/],
+      ['letter.jpg', Buffer.from('Dear teacher, the dog ate it.'), 'photo-unreadable', /not a photo/],
+      ['anim.gif', await testPhoto({ format: 'gif' }), 'photo-unreadable', /GIF/],
+      ['broken.jpg', whole.subarray(0, Math.floor(whole.length / 2)), 'photo-incomplete', /missing/],
+      ['dot.png', await testPhoto({ width: 1, height: 1, format: 'png' }), 'photo-too-small', /1 x 1/],
+      ['wall.png', huge, 'photo-too-big', /100 megapixels/],
+    ];
+    const before = await filesBelow('photos');
+    for (const [name, bytes, kind, words] of cases) {
+      const body = problem(await send(id, bytes, name));
+      expect([name, body.type]).toEqual([name, `/problems/${kind}`]);
+      expect(body.detail).toMatch(words);
+      expect(body.detail).toContain(name);
+    }
+    problem(
+      await request(server.imke)
+        .post(`/api/packets/${id}/pages`)
+        .field('clientKey', 'no-photo-at-all')
+        .expect(400),
+    );
+    expect((await openPacket(id)).pages).toHaveLength(0);
+    expect(await filesBelow('photos')).toBe(before);
+    expect(await filesBelow('incoming')).toBe(0);
+  }, 30_000);
+
+  it('fill a packet up to its limit and no further', async () => {
+    const { id } = await newPacket();
+    const photo = await testPhoto({ width: 60, height: 60 });
+    for (let i = 0; i < MOST_PAGES; i++) await send(id, photo).expect(201);
+    expect(problem(await send(id, photo).expect(422)).type).toBe('/problems/packet-full');
+  }, 60_000);
+});
+
+describe('pages', () => {
+  const threePages = async (): Promise<OpenPacket> => {
+    const { id } = await newPacket();
+    for (const colour of ['#a00', '#0a0', '#00a']) await send(id, await testPhoto({ colour })).expect(201);
+    return openPacket(id);
+  };
+  const ids = ({ pages }: OpenPacket) => pages.map(({ id }) => id);
+
+  it('stand in the order in which they came, and in the order they are put', async () => {
+    const packet = await threePages();
+    const [a, b, c] = ids(packet);
+    const put = (pageIds: string[]) =>
+      request(server.imke).put(`/api/packets/${packet.id}/order`).send({ pageIds }).expect(200);
+    await put([c, a, b]);
+    expect(ids(await openPacket(packet.id))).toEqual([c, a, b]);
+    // A window that has not seen page c yet orders the two that it knows.
+    await put([b, a]);
+    expect(ids(await openPacket(packet.id))).toEqual([b, a, c]);
+  });
+
+  it('come back to their old place after a deletion is undone', async () => {
+    const packet = await threePages();
+    const [a, b, c] = ids(packet);
+    await request(server.imke).delete(`/api/pages/${b}`).expect(204);
+    expect(ids(await openPacket(packet.id))).toEqual([a, c]);
+    problem(await request(server.imke).delete(`/api/pages/${b}`).expect(404));
+    await request(server.imke).post(`/api/pages/${b}/restore`).expect(200);
+    expect(ids(await openPacket(packet.id))).toEqual([a, b, c]);
+  });
+
+  it('take an edit on their newest version only, and say what they are now', async () => {
+    const [page] = (await threePages()).pages;
+    const edit = (version: number, recipe: Recipe) =>
+      request(server.imke).patch(`/api/pages/${page.id}`).send({ version, recipe });
+    const turned: Recipe = { ...page.recipe, turn: 90 };
+    const saved = (await edit(1, turned).expect(200)).body as Page;
+    expect(saved).toMatchObject({ version: 2, recipe: turned });
+    const late = problem(await edit(1, { ...page.recipe, look: 'as-shot' }).expect(409));
+    expect(late.type).toBe('/problems/changed-elsewhere');
+    expect(late.page).toMatchObject({ version: 2, recipe: turned });
+  });
+
+  it('take one of two edits that are made at the same moment', async () => {
+    const [page] = (await threePages()).pages;
+    const answers = await Promise.all(
+      ([90, 180, 270] as const).map((turn) =>
+        request(server.imke)
+          .patch(`/api/pages/${page.id}`)
+          .send({ version: 1, recipe: { ...page.recipe, turn } }),
+      ),
+    );
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409]);
+  });
+});
+
+describe('fences', () => {
+  it('keep another person out of everything', async () => {
+    const packet = await newPacket();
+    const page = (await send(packet.id, await testPhoto({ colour: '#fed' })).expect(201)).body as Page;
+    const asJory = request(server.jory);
+    const tries = [
+      asJory.get(`/api/packets/${packet.id}`),
+      asJory.patch(`/api/packets/${packet.id}`).send({ name: 'mine' }),
+      asJory.delete(`/api/packets/${packet.id}`),
+      asJory.put(`/api/packets/${packet.id}/order`).send({ pageIds: [page.id] }),
+      asJory.patch(`/api/pages/${page.id}`).send({ version: 1, recipe: page.recipe }),
+      asJory.delete(`/api/pages/${page.id}`),
+      asJory.get(`/api/photos/${page.photo.id}`),
+      asJory
+        .post(`/api/packets/${packet.id}/pages`)
+        .field('clientKey', 'foreign-key')
+        .attach('photo', await testPhoto(), 'x.jpg'),
+    ];
+    for (const attempt of tries) expect(problem(await attempt).type).toBe('/problems/not-found');
+    expect((await openPacket(packet.id)).pages).toHaveLength(1);
+  });
+
+  it('turn away other names for this machine and other sites', async () => {
+    problem(await request(server.imke).get('/api/packets').set('Host', 'evil.example').expect(403));
+    problem(
+      await request(server.imke)
+        .post('/api/packets')
+        .set('Origin', 'https://evil.example')
+        .send({})
+        .expect(403),
+    );
+  });
+
+  it('send a strict content policy', async () => {
+    const { headers } = await request(server.imke).get('/api/health').expect(200);
+    expect(headers['content-security-policy']).toMatch(/default-src 'self'/);
+    expect(headers['x-powered-by']).toBeUndefined();
+  });
+});

@@ -1,0 +1,57 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { pino } from 'pino';
+import sharp from 'sharp';
+import { createApp } from '../src/app';
+import { openDatabase } from '../src/store/database';
+import { PersonRow } from '../src/store/models';
+import { createPacketStore } from '../src/store/packets';
+import { openPhotoFiles } from '../src/store/photoFiles';
+
+/** The real application over a real SQLite file in a temporary folder, for two people. */
+export async function openTestServer() {
+  const dir = await mkdtemp(path.join(tmpdir(), 'ravlo-'));
+  const database = await openDatabase(path.join(dir, 'ravlo.sqlite'));
+  const files = await openPhotoFiles(dir);
+  const log = pino({ level: 'silent' });
+  const appOf = async (name: string) => {
+    const person = await PersonRow.create({ name });
+    return createApp({ packets: createPacketStore(database, person.id), files, log, lan: false });
+  };
+  return {
+    dir,
+    database,
+    files,
+    imke: await appOf('Imke Tarn'),
+    jory: await appOf('Jory Vane'),
+    async close() {
+      await database.close();
+      await rm(dir, { recursive: true, force: true });
+    },
+  };
+}
+
+export type TestServer = Awaited<ReturnType<typeof openTestServer>>;
+
+export interface TestPhotoOptions {
+  readonly width?: number;
+  readonly height?: number;
+  readonly format?: 'jpeg' | 'png' | 'webp' | 'gif';
+  readonly orientation?: number;
+  readonly colour?: string;
+}
+
+/** A small photo file. */
+export function testPhoto({
+  width = 300,
+  height = 400,
+  format = 'jpeg',
+  orientation = 1,
+  colour = '#c8c4b8',
+}: TestPhotoOptions = {}) {
+  return sharp({ create: { width, height, channels: 3, background: colour } })
+    .withMetadata({ orientation })
+    .toFormat(format)
+    .toBuffer();
+}
