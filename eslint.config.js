@@ -49,6 +49,8 @@ module.exports = defineConfig([
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
       '@typescript-eslint/no-explicit-any': 'error',
+      // Says nothing that the type checker does not know better.
+      'import/no-named-as-default-member': 'off',
     },
   },
   {

@@ -37,6 +37,7 @@ module.exports = {
       preset: 'jest-expo/web',
       rootDir: `${__dirname}/client`,
       testMatch: ['<rootDir>/src/**/*.test.ts?(x)'],
+      testEnvironment: '<rootDir>/test/environment.js',
       setupFilesAfterEnv: ['<rootDir>/test/setup.ts'],
       transformIgnorePatterns: [
         '/node_modules/(?!(react-native|@react-native|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|lucide-react-native|react-native-svg|comlink|nanoid))',

@@ -25,7 +25,6 @@ export function loadFont(name: FontName): Font {
   const known = loaded.get(name);
   if (known) return known;
   const file = readFileSync(packages.resolve(FILES[name]));
-  // eslint-disable-next-line import/no-named-as-default-member
   const font = opentype.parse(file.buffer.slice(file.byteOffset, file.byteOffset + file.byteLength));
   loaded.set(name, font);
   return font;

@@ -63,12 +63,9 @@ export function createPool<Tools>(size: number, makeBench: () => Bench<Tools>): 
     return best;
   }
 
-  /** Decoding costs more than most jobs: a photo that lies at a busy bench is worth waiting for. */
+  /** Decoding costs more than most jobs: a photo that lies at another bench is worth waiting for. */
   function isElsewhere(job: Job<Tools>, seat: Seat<Tools>): boolean {
-    return (
-      job.photo !== undefined &&
-      seats.some((other) => other !== seat && other.busyWith && other.photo === job.photo)
-    );
+    return job.photo !== undefined && seats.some((other) => other !== seat && other.photo === job.photo);
   }
 
   function hand(): void {

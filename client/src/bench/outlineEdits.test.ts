@@ -1,0 +1,55 @@
+import { isConvex, type Quad } from '@ravlo/core/outline/quad';
+import type { Corners } from '@ravlo/contract';
+import fc from 'fast-check';
+import { moveCorner, moveSide, outlineCorners } from './outlineEdits';
+
+const PHOTO = { width: 3000, height: 4000 };
+const SHEET: Corners = [
+  [400, 500],
+  [2600, 420],
+  [2700, 3600],
+  [300, 3500],
+];
+
+describe('outlineCorners', () => {
+  it('stands for the whole photo where there is no outline', () => {
+    expect(outlineCorners({ by: 'whole', reason: 'chosen' }, 30, 40)).toEqual([
+      [0, 0],
+      [30, 0],
+      [30, 40],
+      [0, 40],
+    ]);
+    expect(outlineCorners({ by: 'hand', corners: SHEET }, 30, 40)).toBe(SHEET);
+  });
+});
+
+describe('moving by hand', () => {
+  const distance = fc.integer({ min: -6000, max: 6000 });
+  const index = fc.integer({ min: 0, max: 3 });
+
+  it('never folds the outline and never takes it far out of the photo', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(moveCorner, moveSide), index, distance, distance, (move, i, dx, dy) => {
+        const moved = move(SHEET, i, dx, dy, PHOTO);
+        expect(isConvex(moved as Quad)).toBe(true);
+        for (const [x, y] of moved) {
+          expect(Math.abs(x - PHOTO.width / 2)).toBeLessThanOrEqual(PHOTO.width * 0.75);
+          expect(Math.abs(y - PHOTO.height / 2)).toBeLessThanOrEqual(PHOTO.height * 0.75);
+        }
+      }),
+    );
+  });
+
+  it('moves exactly the corner that is held', () => {
+    expect(moveCorner(SHEET, 1, 13, -7, PHOTO)).toEqual([SHEET[0], [2613, 413], SHEET[2], SHEET[3]]);
+  });
+
+  it('slides a side along its neighbours, parallel to itself', () => {
+    const slope = ([a, b]: readonly (readonly [number, number])[]) => (b[1] - a[1]) / (b[0] - a[0]);
+    const moved = moveSide(SHEET, 0, 0, 100, PHOTO);
+    expect(slope([moved[0], moved[1]])).toBeCloseTo(slope([SHEET[0], SHEET[1]]), 6);
+    expect(slope([moved[3], moved[0]])).toBeCloseTo(slope([SHEET[3], SHEET[0]]), 6);
+    expect(moved.slice(2)).toEqual(SHEET.slice(2));
+    expect(moved[0][1]).toBeGreaterThan(SHEET[0][1] + 90);
+  });
+});

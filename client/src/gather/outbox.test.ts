@@ -1,0 +1,86 @@
+import { createStore } from '@/state/store';
+import { OFFLINE, type Trouble } from '@/state/trouble';
+import { fakePage } from '../../test/fakes';
+import { addPhotos, resumeOutbox, wakeOutbox } from './outbox';
+import { savedCleared, selectOutbox } from './outboxSlice';
+import { keepPhoto, keptPhotos } from './outboxStore';
+import { sendPhoto, type SendResult } from './sendPhoto';
+
+jest.mock('./sendPhoto', () => ({ sendPhoto: jest.fn() }));
+const send = jest.mocked(sendPhoto);
+
+const PACKET = fakePage(1).packetId;
+const photo = (name: string) => new File([`bytes of ${name}`], name, { type: 'image/jpeg' });
+const saved: SendResult = { page: fakePage(1) };
+
+beforeEach(() => send.mockReset());
+
+async function until(isTrue: () => boolean | Promise<boolean>): Promise<void> {
+  for (let i = 0; i < 300; i++) {
+    if (await isTrue()) return;
+    await new Promise((resolve) => setTimeout(resolve, 10));
+  }
+  throw new Error('It never came to be');
+}
+
+const states = (store: ReturnType<typeof createStore>) =>
+  selectOutbox(store.getState()).map(({ state }) => state);
+
+describe('the outbox', () => {
+  it('sends photos one after the other in the order in which they were chosen', async () => {
+    send.mockResolvedValue(saved);
+    const store = createStore();
+    await store.dispatch(
+      addPhotos(
+        PACKET,
+        ['c', 'a', 'b'].map((n) => photo(`${n}.jpg`)),
+      ),
+    );
+    await until(() => states(store).every((state) => state === 'saved'));
+    expect(send.mock.calls.map(([{ name }]) => name)).toEqual(['c.jpg', 'a.jpg', 'b.jpg']);
+    expect(await keptPhotos()).toEqual([]);
+    store.dispatch(savedCleared(PACKET));
+    expect(states(store)).toEqual([]);
+  });
+
+  it('tells of a bad file and goes on with the others', async () => {
+    const bad: Trouble = { kind: 'photo-unreadable', detail: '“b.jpg” is not a photo.' };
+    send.mockImplementation(async ({ name }) => (name === 'b.jpg' ? { trouble: bad } : saved));
+    const store = createStore();
+    await store.dispatch(addPhotos(PACKET, [photo('a.jpg'), photo('b.jpg'), photo('c.jpg')]));
+    await until(() => !states(store).some((state) => state === 'waiting' || state === 'sending'));
+    expect(states(store)).toEqual(['saved', 'refused', 'saved']);
+    expect(selectOutbox(store.getState())[1].trouble).toEqual(bad);
+    expect(await keptPhotos()).toEqual([]);
+  });
+
+  it('keeps photos while the server is away, and sends them with the same key when it is back', async () => {
+    send.mockResolvedValueOnce({ trouble: OFFLINE }).mockResolvedValue(saved);
+    const store = createStore();
+    await store.dispatch(addPhotos(PACKET, [photo('a.jpg')]));
+    await until(() => selectOutbox(store.getState())[0].trouble !== null);
+    expect(states(store)).toEqual(['waiting']);
+    expect((await keptPhotos()).map(({ name }) => name)).toEqual(['a.jpg']);
+    await until(() => {
+      wakeOutbox();
+      return states(store)[0] === 'saved';
+    });
+    expect(send.mock.calls[1][0].key).toBe(send.mock.calls[0][0].key);
+    expect(await keptPhotos()).toEqual([]);
+  });
+
+  it('picks up what an earlier visit left', async () => {
+    send.mockResolvedValue(saved);
+    await keepPhoto({
+      key: 'left-over',
+      packetId: PACKET,
+      name: 'left.jpg',
+      blob: photo('left.jpg'),
+      order: 1,
+    });
+    const store = createStore();
+    await store.dispatch(resumeOutbox());
+    expect(send.mock.calls[0][0]).toMatchObject({ key: 'left-over', name: 'left.jpg' });
+    expect(states(store)).toEqual(['saved']);
+  });
+});

@@ -1,0 +1,27 @@
+import { FRESH_RECIPE, type Page, type Problem } from '@ravlo/contract';
+
+const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+
+/** A page as the server would send it. */
+export function fakePage(n: number, change: Partial<Page> = {}): Page {
+  return {
+    id: id(n),
+    packetId: id(900),
+    photo: { id: id(100 + n), width: 3000, height: 4000, bytes: 700_000, mime: 'image/jpeg' },
+    photoName: `sheet-${n}.jpg`,
+    recipe: FRESH_RECIPE,
+    version: 1,
+    ...change,
+  };
+}
+
+/** A problem as the server would send it. */
+export function fakeProblem(kind: string, status: number, change: Partial<Problem> = {}): Problem {
+  return {
+    type: `/problems/${kind}` as Problem['type'],
+    title: kind,
+    status,
+    detail: `It is ${kind}.`,
+    ...change,
+  };
+}

@@ -1,0 +1,126 @@
+import { readFile } from 'node:fs/promises';
+import { PDFDocument, PDFName, PDFRawStream } from '@cantoo/pdf-lib';
+import sharp from 'sharp';
+import { addPhotos, expectDeveloped, namesOf, newPacket, packetOnServer, toTable } from './support/steps';
+import { expect, test } from './support/test';
+
+const MM = 72 / 25.4;
+
+test('photos in, readable PDF out, found again after a reload and in another browser', async ({
+  page: browser,
+  ravlo,
+  otherBrowser,
+}) => {
+  const id = await newPacket(browser, ravlo.url);
+
+  await test.step('gather three photos', async () => {
+    await addPhotos(browser, ['tides-week-3', 'chart-bearings', 'dead-reckoning-sideways']);
+    await toTable(browser, 3);
+    const { pages } = await packetOnServer(browser, ravlo.url, id);
+    await expect
+      .poll(async () =>
+        (await packetOnServer(browser, ravlo.url, id)).pages.map(({ recipe }) => recipe.outline.by),
+      )
+      .toEqual(['finder', 'finder', 'finder']);
+    // The photo that is stored turned by its EXIF tag counts as it is seen.
+    expect(pages[1].photo).toMatchObject({ width: 2268, height: 3024 });
+  });
+
+  await test.step('put the second page first by keyboard', async () => {
+    await browser.getByRole('button', { name: /^Page 2/ }).focus();
+    await browser.keyboard.press('Space');
+    await browser.keyboard.press('ArrowLeft');
+    await browser.keyboard.press('Space');
+    await expect
+      .poll(async () => namesOf(await packetOnServer(browser, ravlo.url, id)))
+      .toEqual(['chart-bearings', 'tides-week-3', 'dead-reckoning-sideways']);
+  });
+
+  await test.step('turn the sideways page on the bench', async () => {
+    await browser.getByTestId('page-3').locator('img').click();
+    await expect(browser.getByRole('heading', { name: 'Page 3 of 3' })).toBeVisible();
+    await browser.getByRole('tab', { name: 'Turn' }).click();
+    await browser.getByRole('button', { name: 'Turn left' }).click();
+    await expect
+      .poll(async () => (await packetOnServer(browser, ravlo.url, id)).pages[2].recipe.turn)
+      .toBe(270);
+  });
+
+  await test.step('change a look, one page further back', async () => {
+    await browser.keyboard.press('ArrowLeft');
+    await expect(browser.getByRole('heading', { name: 'Page 2 of 3' })).toBeVisible();
+    await browser.getByRole('tab', { name: 'Look' }).click();
+    await browser.getByRole('radio', { name: 'As shot' }).click();
+    await expect
+      .poll(async () => (await packetOnServer(browser, ravlo.url, id)).pages[1].recipe.look)
+      .toBe('as-shot');
+  });
+
+  await test.step('reload: all is as it was', async () => {
+    await browser.reload();
+    await expect(browser.getByRole('heading', { name: 'Page 2 of 3' })).toBeVisible();
+    await browser.getByRole('tab', { name: 'Look' }).click();
+    await expect(browser.getByRole('radio', { name: 'As shot' })).toBeChecked();
+    await browser.getByRole('button', { name: 'To the table' }).click();
+    await expectDeveloped(browser, 3);
+  });
+
+  await test.step('name it, choose the paper, save the PDF', async () => {
+    await browser.getByRole('button', { name: 'Finish' }).click();
+    await browser.getByRole('textbox', { name: 'File name' }).fill('Tarn Imke: tides 3');
+    await browser.getByRole('radio', { name: 'Letter' }).click();
+    await expect(browser.getByRole('radio', { name: 'Letter' })).toBeChecked();
+    await browser.getByRole('radio', { name: 'A4' }).click();
+    await expect(browser.getByRole('radio', { name: 'A4' })).toBeChecked();
+    await expect.poll(async () => (await packetOnServer(browser, ravlo.url, id)).paper).toBe('a4');
+    await expect(browser.getByRole('img', { name: /of the PDF$/ })).toHaveCount(3);
+    await expect(browser.getByRole('button', { name: 'Save PDF' })).toBeEnabled();
+    const download = browser.waitForEvent('download');
+    await browser.getByRole('button', { name: 'Save PDF' }).click();
+    const file = await download;
+    expect(file.suggestedFilename()).toBe('Tarn Imke- tides 3.pdf');
+    const bytes = await readFile(await file.path());
+    await expect(browser.getByTestId('pdf-size')).toContainText(bytes.length.toLocaleString('en'));
+    await expectReadable(bytes);
+  });
+
+  await test.step('another browser sees the same packet', async () => {
+    const other = await otherBrowser();
+    await other.goto(ravlo.url);
+    await other.getByRole('link', { name: /^Tarn Imke: tides 3, 3 pages/ }).click();
+    await expectDeveloped(other, 3);
+    expect(namesOf(await packetOnServer(other, ravlo.url, id))[0]).toBe('chart-bearings');
+  });
+});
+
+/** Opens the PDF's bytes: pages, sizes, title, nothing of the camera, white paper with writing on it. */
+async function expectReadable(bytes: Buffer): Promise<void> {
+  expect(bytes.length).toBeLessThan(3_000_000);
+  expect(bytes.includes('Exif')).toBe(false);
+  const document = await PDFDocument.load(bytes, { updateMetadata: false });
+  expect(document.getTitle()).toBe('Tarn Imke: tides 3');
+  expect(document.getAuthor()).toBeUndefined();
+  expect(document.getPageCount()).toBe(3);
+  const sizes = document.getPages().map((sheet) => [sheet.getWidth() / MM, sheet.getHeight() / MM]);
+  for (const [width, height] of sizes) {
+    expect(width).toBeCloseTo(210, 0);
+    expect(height).toBeCloseTo(297, 0);
+  }
+  const jpegs = document.context
+    .enumerateIndirectObjects()
+    .map(([, object]) => object)
+    .filter((object): object is PDFRawStream => object instanceof PDFRawStream)
+    .filter((stream) => stream.dict.get(PDFName.of('Subtype')) === PDFName.of('Image'));
+  expect(jpegs).toHaveLength(3);
+  const shares = await Promise.all(
+    jpegs.map(async ({ contents }) => {
+      const { data, info } = await sharp(contents).greyscale().raw().toBuffer({ resolveWithObject: true });
+      expect([info.width, info.height]).toEqual([1654, 2339]);
+      const share = (test: (value: number) => boolean) => data.filter(test).length / data.length;
+      return { white: share((value) => value > 245), ink: share((value) => value < 120) };
+    }),
+  );
+  // The second page is as shot: grey, not white.
+  expect(shares.filter(({ white }) => white > 0.75)).toHaveLength(2);
+  for (const { ink } of shares) expect(ink).toBeGreaterThan(0.005);
+}

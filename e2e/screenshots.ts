@@ -1,0 +1,90 @@
+import { chromium, type Page as BrowserPage } from '@playwright/test';
+import { mkdirSync } from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { CHROMIUM } from '../playwright.config';
+import { startRavlo } from './support/ravloServer';
+import { demoPhoto, expectDeveloped } from './support/steps';
+
+// Takes the pictures in docs/screenshots anew, from the demo packets: npm run screenshots
+
+const dir = fileURLToPath(new URL('../docs/screenshots', import.meta.url));
+const PHONE = { width: 390, height: 844 };
+const WIDE = { width: 1280, height: 800 };
+const PACKET = 'Tide tables, week 3';
+
+mkdirSync(dir, { recursive: true });
+const server = await startRavlo({ demo: true });
+const browser = await chromium.launch(CHROMIUM);
+const context = await browser.newContext({
+  viewport: PHONE,
+  deviceScaleFactor: 1,
+  hasTouch: true,
+  locale: 'en-GB',
+});
+const page = await context.newPage();
+const shoot = async (name: string) => {
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: path.join(dir, `${name}.png`) });
+};
+
+try {
+  await page.goto(server.url);
+  await settled(page, 3);
+  await shoot('shelf');
+
+  await page.getByRole('link', { name: new RegExp(`^${PACKET}`) }).click();
+  await expectDeveloped(page, 5);
+  await shoot('table');
+
+  await page.setViewportSize(WIDE);
+  await page.getByRole('button', { name: /^Page 2/ }).click();
+  await settled(page, 5);
+  await shoot('table-wide');
+  await page.setViewportSize(PHONE);
+
+  await page.getByTestId('page-1').locator('img').click();
+  const corner = page.getByRole('button', { name: 'Top right corner' });
+  await corner.waitFor();
+  await page.waitForTimeout(800);
+  const box = await corner.boundingBox();
+  if (box) {
+    await page.mouse.move(box.x + 24, box.y + 24);
+    await page.mouse.down();
+    await page.mouse.move(box.x + 30, box.y + 20, { steps: 3 });
+  }
+  await shoot('bench-edges');
+  if (box) await page.mouse.move(box.x + 24, box.y + 24);
+  await page.mouse.up();
+  for (const tool of ['Turn', 'Look']) {
+    await page.getByRole('tab', { name: tool }).click();
+    await settled(page, 1);
+    await shoot(`bench-${tool.toLowerCase()}`);
+  }
+
+  await page.getByRole('button', { name: 'To the table' }).click();
+  await page.getByRole('button', { name: 'Finish' }).click();
+  await page.getByTestId('pdf-size').waitFor({ timeout: 60_000 });
+  await shoot('finish');
+
+  await page.getByRole('button', { name: 'To the table' }).click();
+  await page.getByRole('button', { name: 'Add pages' }).click();
+  await page
+    .getByTestId('library-input')
+    .setInputFiles([
+      demoPhoto('knots-glare'),
+      { name: 'notes.txt.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a photo') },
+    ]);
+  await page.getByText(/is not a photo/).waitFor();
+  await page.getByText(/^Saved/).waitFor();
+  await shoot('gather');
+} finally {
+  await browser.close();
+  await server.remove();
+}
+
+/** Waits until pictures are developed and none is still being made. */
+async function settled(view: BrowserPage, pictures: number): Promise<void> {
+  await view.locator('img[src^="blob:"]').nth(pictures - 1).waitFor();
+  await view.waitForFunction(() => !document.querySelector('[role=progressbar]'));
+}

@@ -1,0 +1,75 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+
+export interface RavloServerOptions {
+  /** start with the demo packets on the shelf */
+  readonly demo: boolean;
+}
+
+/** The real server, as a process of its own with a data folder of its own. */
+export interface RavloServer {
+  readonly url: string;
+  /** ends the process; the data stay */
+  stop(): Promise<void>;
+  /** starts it again at the same address on the same data */
+  start(): Promise<void>;
+  /** ends it and takes the data away */
+  remove(): Promise<void>;
+}
+
+export async function startRavlo({ demo }: RavloServerOptions): Promise<RavloServer> {
+  const dataDir = await mkdtemp(path.join(tmpdir(), 'ravlo-e2e-'));
+  let port = 0;
+  let child: ChildProcess | null = null;
+
+  async function start(): Promise<void> {
+    const started = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+      cwd: root,
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        PORT: String(port),
+        RAVLO_DATA: dataDir,
+        RAVLO_DEMO: demo ? 'on' : 'off',
+      },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    child = started;
+    port = await new Promise<number>((resolve, reject) => {
+      let said = '';
+      started.stdout.on('data', (bytes: Buffer) => {
+        said += bytes.toString();
+        const address = /http:\/\/localhost:(\d+)/.exec(said);
+        if (address) resolve(Number(address[1]));
+      });
+      started.once('exit', (code) => reject(new Error(`The server ended with ${code}: ${said}`)));
+    });
+  }
+
+  async function stop(): Promise<void> {
+    const running = child;
+    child = null;
+    if (!running || running.exitCode !== null) return;
+    const ended = new Promise((resolve) => running.once('exit', resolve));
+    running.kill('SIGTERM');
+    await ended;
+  }
+
+  await start();
+  return {
+    get url() {
+      return `http://localhost:${port}`;
+    },
+    start,
+    stop,
+    async remove() {
+      await stop();
+      await rm(dataDir, { recursive: true, force: true });
+    },
+  };
+}

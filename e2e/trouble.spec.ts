@@ -1,0 +1,142 @@
+import { readFile } from 'node:fs/promises';
+import sharp from 'sharp';
+import {
+  addPhotos,
+  demoPhoto,
+  expectDeveloped,
+  namesOf,
+  newPacket,
+  packetOnServer,
+  toTable,
+} from './support/steps';
+import { expect, test } from './support/test';
+
+test('each bad file gets its own answer and the good one goes in', async ({ page: browser, ravlo }) => {
+  const id = await newPacket(browser, ravlo.url);
+  const whole = await readFile(demoPhoto('tides-neap'));
+  const tiny = await sharp({ create: { width: 1, height: 1, channels: 3, background: '#fff' } })
+    .png()
+    .toBuffer();
+  const huge = await sharp({ create: { width: 10_000, height: 10_000, channels: 3, background: '#ccc' } })
+    .png()
+    .toBuffer();
+  const file = (name: string, buffer: Buffer) => ({ name, mimeType: 'image/jpeg', buffer });
+  await browser
+    .getByTestId('library-input')
+    .setInputFiles([
+      file('empty.jpg', Buffer.alloc(0)),
+      file('letter.jpg', Buffer.from('Dear Ada, here is my homework.')),
+      file('cut-off.jpg', whole.subarray(0, whole.length / 2)),
+      file('dot.png', tiny),
+      file('wall.png', huge),
+      file('good.jpg', whole),
+    ]);
+  const rows = browser.getByRole('list', { name: 'Photos on their way' }).getByRole('listitem');
+  await expect(rows.nth(5).getByText(/^Saved/)).toBeVisible();
+  for (const [row, words] of [
+    [0, /“empty\.jpg” is empty/],
+    [1, /“letter\.jpg” is not a photo/],
+    [2, /“cut-off\.jpg” is damaged/],
+    [3, /“dot\.png” is only 1 x 1 pixels/],
+    [4, /“wall\.png” has 100 megapixels/],
+  ] as const) {
+    await expect(rows.nth(row).getByText(words)).toBeVisible();
+  }
+  expect(namesOf(await packetOnServer(browser, ravlo.url, id))).toEqual(['good']);
+});
+
+test('while the server is away photos wait, also over a reload of the tab, and go up when it is back', async ({
+  page: browser,
+  ownRavlo,
+}) => {
+  const id = await newPacket(browser, ownRavlo.url);
+  await addPhotos(browser, ['tides-neap']);
+  await ownRavlo.stop();
+  await browser
+    .getByTestId('library-input')
+    .setInputFiles([demoPhoto('tides-week-3'), demoPhoto('passage-log')]);
+  await expect(browser.getByText('Ravlo cannot be reached, so these photos are not saved there yet.')).toBeVisible();
+  await expect(browser.getByText(/Kept on this device, not on Ravlo yet/)).toBeVisible();
+  await browser.goto('about:blank');
+  await ownRavlo.start();
+  await browser.goto(`${ownRavlo.url}/packet/${id}`);
+  await expectDeveloped(browser, 3);
+  expect(namesOf(await packetOnServer(browser, ownRavlo.url, id))).toEqual([
+    'tides-neap',
+    'tides-week-3',
+    'passage-log',
+  ]);
+});
+
+test('an edit made while the server is away is shown, kept and saved later', async ({
+  page: browser,
+  ownRavlo,
+}) => {
+  const id = await newPacket(browser, ownRavlo.url);
+  await addPhotos(browser, ['tides-neap']);
+  await toTable(browser, 1);
+  await browser.getByTestId('page-1').locator('img').click();
+  await browser.getByRole('tab', { name: 'Turn' }).click();
+  await ownRavlo.stop();
+  await browser.getByRole('button', { name: 'Turn right' }).click();
+  await expect(browser.getByRole('alert').getByText(/Ravlo cannot be reached just now/)).toBeVisible();
+  await ownRavlo.start();
+  await expect
+    .poll(async () => (await packetOnServer(browser, ownRavlo.url, id)).pages[0].recipe.turn)
+    .toBe(90);
+});
+
+test('two windows on one page: the later edit on an old version gives way and says so', async ({
+  page: browser,
+  otherBrowser,
+  ravlo,
+}) => {
+  const id = await newPacket(browser, ravlo.url);
+  await addPhotos(browser, ['tides-neap']);
+  await toTable(browser, 1);
+  await browser.getByTestId('page-1').locator('img').click();
+  await browser.getByRole('tab', { name: 'Turn' }).click();
+  const address = browser.url();
+  const server = async () => (await packetOnServer(browser, ravlo.url, id)).pages[0];
+  await expect.poll(async () => (await server()).recipe.outline.by).toBe('finder');
+
+  const other = await otherBrowser();
+  // This window does not hear of the other's edit before it makes its own.
+  await other.route('**/api/packets/*', (route) =>
+    other.url().includes('/page/') && seen++ > 0 ? route.abort() : route.continue(),
+  );
+  let seen = 0;
+  await other.goto(address);
+  await other.getByRole('tab', { name: 'Look' }).click();
+  await browser.getByRole('button', { name: 'Turn right' }).click();
+  await expect.poll(async () => (await server()).recipe.turn).toBe(90);
+
+  await other.getByRole('radio', { name: 'As shot' }).click();
+  await expect(other.getByRole('alert').getByText(/was changed in another window/)).toBeVisible();
+  expect((await server()).recipe).toMatchObject({ turn: 90, look: 'daylight' });
+  await other.getByRole('radio', { name: 'As shot' }).click();
+  await expect.poll(async () => (await server()).recipe).toMatchObject({ turn: 90, look: 'as-shot' });
+});
+
+test('a name too long is said at once, and the last good one stays', async ({ page: browser, ravlo }) => {
+  const id = await newPacket(browser, ravlo.url);
+  await addPhotos(browser, ['tides-neap']);
+  await toTable(browser, 1);
+  await browser.getByRole('button', { name: 'Finish' }).click();
+  const name = browser.getByRole('textbox', { name: 'File name' });
+  await name.fill('Tides');
+  await expect.poll(async () => (await packetOnServer(browser, ravlo.url, id)).name).toBe('Tides');
+  await name.fill('T'.repeat(200));
+  await expect(browser.getByText('A name can have 120 letters at most.')).toBeVisible();
+  await browser.waitForTimeout(800);
+  expect((await packetOnServer(browser, ravlo.url, id)).name).toBe('Tides');
+});
+
+test('an address that leads nowhere says so and leads back', async ({ page: browser, ravlo }) => {
+  await browser.goto(`${ravlo.url}/packet/00000000-0000-4000-8000-000000000000`);
+  await expect(browser.getByText(/This packet is not here/)).toBeVisible();
+  await browser.goto(`${ravlo.url}/no/such/place`);
+  await expect(browser.getByText('There is nothing at this address.')).toBeVisible();
+  await browser.getByRole('link', { name: 'To the shelf' }).click();
+  await expect(browser.getByRole('button', { name: 'New packet' })).toBeVisible();
+});

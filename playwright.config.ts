@@ -1,0 +1,25 @@
+import { defineConfig } from '@playwright/test';
+
+/** Debian's own browser; nothing is downloaded. */
+export const CHROMIUM = {
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'],
+};
+
+export default defineConfig({
+  testDir: 'e2e',
+  testMatch: '**/*.spec.ts',
+  timeout: 120_000,
+  expect: { timeout: 30_000 },
+  workers: 1,
+  forbidOnly: Boolean(process.env.CI),
+  reporter: [['list']],
+  use: {
+    launchOptions: CHROMIUM,
+    locale: 'en-GB',
+    timezoneId: 'Europe/Oslo',
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    trace: 'retain-on-failure',
+  },
+});
