@@ -1,10 +1,5 @@
 import { defineConfig } from '@playwright/test';
-
-/** Debian's own browser; nothing is downloaded. */
-export const CHROMIUM = {
-  executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'],
-};
+import { CHROMIUM } from './e2e/support/chromium';
 
 export default defineConfig({
   testDir: 'e2e',

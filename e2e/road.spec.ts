@@ -29,7 +29,9 @@ test('photos in, readable PDF out, found again after a reload and in another bro
   await test.step('put the second page first by keyboard', async () => {
     await browser.getByRole('button', { name: /^Page 2/ }).focus();
     await browser.keyboard.press('Space');
+    await expect(browser.getByText('Page 2 is lifted.')).toBeAttached();
     await browser.keyboard.press('ArrowLeft');
+    await expect(browser.getByText('Page 2 would become page 1.')).toBeAttached();
     await browser.keyboard.press('Space');
     await expect
       .poll(async () => namesOf(await packetOnServer(browser, ravlo.url, id)))

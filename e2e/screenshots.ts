@@ -1,8 +1,9 @@
 import { chromium, type Page as BrowserPage } from '@playwright/test';
 import { mkdirSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { CHROMIUM } from '../playwright.config';
+import { CHROMIUM } from './support/chromium';
 import { startRavlo } from './support/ravloServer';
 import { demoPhoto, expectDeveloped } from './support/steps';
 
@@ -69,12 +70,10 @@ try {
 
   await page.getByRole('button', { name: 'To the table' }).click();
   await page.getByRole('button', { name: 'Add pages' }).click();
-  await page
-    .getByTestId('library-input')
-    .setInputFiles([
-      demoPhoto('knots-glare'),
-      { name: 'notes.txt.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a photo') },
-    ]);
+  await page.getByTestId('library-input').setInputFiles([
+    { name: 'knots.jpg', mimeType: 'image/jpeg', buffer: await readFile(demoPhoto('knots-glare')) },
+    { name: 'notes.txt.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a photo') },
+  ]);
   await page.getByText(/is not a photo/).waitFor();
   await page.getByText(/^Saved/).waitFor();
   await shoot('gather');
@@ -85,6 +84,9 @@ try {
 
 /** Waits until pictures are developed and none is still being made. */
 async function settled(view: BrowserPage, pictures: number): Promise<void> {
-  await view.locator('img[src^="blob:"]').nth(pictures - 1).waitFor();
+  await view
+    .locator('img[src^="blob:"]')
+    .nth(pictures - 1)
+    .waitFor();
   await view.waitForFunction(() => !document.querySelector('[role=progressbar]'));
 }

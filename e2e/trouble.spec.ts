@@ -55,7 +55,9 @@ test('while the server is away photos wait, also over a reload of the tab, and g
   await browser
     .getByTestId('library-input')
     .setInputFiles([demoPhoto('tides-week-3'), demoPhoto('passage-log')]);
-  await expect(browser.getByText('Ravlo cannot be reached, so these photos are not saved there yet.')).toBeVisible();
+  await expect(
+    browser.getByText('Ravlo cannot be reached, so these photos are not saved there yet.'),
+  ).toBeVisible();
   await expect(browser.getByText(/Kept on this device, not on Ravlo yet/)).toBeVisible();
   await browser.goto('about:blank');
   await ownRavlo.start();
@@ -138,5 +140,5 @@ test('an address that leads nowhere says so and leads back', async ({ page: brow
   await browser.goto(`${ravlo.url}/no/such/place`);
   await expect(browser.getByText('There is nothing at this address.')).toBeVisible();
   await browser.getByRole('link', { name: 'To the shelf' }).click();
-  await expect(browser.getByRole('button', { name: 'New packet' })).toBeVisible();
+  await expect(browser.getByRole('button', { name: 'New packet', exact: true })).toBeVisible();
 });

@@ -10,7 +10,7 @@ module.exports = class extends TestEnvironment {
         super(typeof input === 'string' ? new URL(input, 'http://localhost') : input, init);
       }
     };
-    Object.assign(this.global, { fetch, Response, Headers });
+    Object.assign(this.global, { fetch, Response, Headers, setImmediate });
     // The fake IndexedDB only needs values to be passed on; Node cannot clone jsdom's files.
     this.global.structuredClone = (value) => value;
   }

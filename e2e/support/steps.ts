@@ -12,7 +12,7 @@ export const demoPhoto = (name: string): string => path.join(demo, `${name}.jpg`
 /** Opens the shelf and makes a new packet; ends on its gather screen. */
 export async function newPacket(browser: BrowserPage, url: string): Promise<string> {
   await browser.goto(url);
-  await browser.getByRole('button', { name: 'New packet' }).click();
+  await browser.getByRole('button', { name: 'New packet', exact: true }).click();
   await browser.waitForURL(/\/packet\/[0-9a-f-]+\/gather$/);
   return packetIdOf(browser);
 }

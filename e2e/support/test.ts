@@ -17,22 +17,22 @@ interface WorkerParts {
 export const test = base.extend<TestParts, WorkerParts>({
   ravlo: [
     // eslint-disable-next-line no-empty-pattern
-    async ({}, use) => {
+    async ({}, provide) => {
       const server = await startRavlo({ demo: false });
-      await use(server);
+      await provide(server);
       await server.remove();
     },
     { scope: 'worker' },
   ],
   // eslint-disable-next-line no-empty-pattern
-  ownRavlo: async ({}, use) => {
+  ownRavlo: async ({}, provide) => {
     const server = await startRavlo({ demo: false });
-    await use(server);
+    await provide(server);
     await server.remove();
   },
-  otherBrowser: async ({ browser, contextOptions }, use) => {
+  otherBrowser: async ({ browser, contextOptions }, provide) => {
     const contexts: { close(): Promise<void> }[] = [];
-    await use(async () => {
+    await provide(async () => {
       const context = await browser.newContext({ ...contextOptions, viewport: { width: 390, height: 844 } });
       contexts.push(context);
       return context.newPage();

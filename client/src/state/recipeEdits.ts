@@ -12,13 +12,20 @@ import { isPassing, OFFLINE, type Trouble } from './trouble';
  */
 interface RecipeEditsState {
   /** what the person sees, where it is not yet (known to be) saved */
-  readonly unsaved: Record<string, { readonly recipe: Recipe; readonly edit: number }>;
+  readonly unsaved: Record<string, Unsaved>;
   /** counts edits, to tell the one that was saved from a newer one */
   edits: number;
   /** earlier recipes of each page, for undo, oldest first */
   readonly past: Record<string, Recipe[]>;
   /** why saving waits, if it does */
   trouble: Trouble | null;
+}
+
+interface Unsaved {
+  readonly recipe: Recipe;
+  readonly edit: number;
+  /** the version that the person saw when the first unsaved edit was made */
+  base: number;
 }
 
 const initialState: RecipeEditsState = { unsaved: {}, edits: 0, past: {}, trouble: null };
@@ -29,20 +36,26 @@ const slice = createSlice({
   name: 'recipeEdits',
   initialState,
   reducers: {
-    edited(state, { payload }: PayloadAction<{ page: Page; recipe: Recipe; undoTo: Recipe | null }>) {
-      const { page, recipe, undoTo } = payload;
-      state.unsaved[page.id] = { recipe, edit: ++state.edits };
+    edited(
+      state,
+      { payload }: PayloadAction<{ pageId: string; recipe: Recipe; seen: number; undoTo: Recipe | null }>,
+    ) {
+      const { pageId, recipe, seen, undoTo } = payload;
+      putUnsaved(state, pageId, recipe, seen);
       if (!undoTo) return;
-      const past = (state.past[page.id] ??= []);
+      const past = (state.past[pageId] ??= []);
       past.push(undoTo);
       if (past.length > MOST_UNDO) past.shift();
     },
-    undone(state, { payload }: PayloadAction<Page>) {
-      const recipe = state.past[payload.id]?.pop();
-      if (recipe) state.unsaved[payload.id] = { recipe, edit: ++state.edits };
+    undone(state, { payload }: PayloadAction<{ pageId: string; seen: number }>) {
+      const recipe = state.past[payload.pageId]?.pop();
+      if (recipe) putUnsaved(state, payload.pageId, recipe, payload.seen);
     },
-    saved(state, { payload }: PayloadAction<{ pageId: string; edit: number }>) {
-      if (state.unsaved[payload.pageId]?.edit === payload.edit) delete state.unsaved[payload.pageId];
+    saved(state, { payload }: PayloadAction<{ pageId: string; edit: number; version: number }>) {
+      const { pageId, edit, version } = payload;
+      const unsaved = state.unsaved[pageId];
+      if (unsaved?.edit === edit) delete state.unsaved[pageId];
+      else if (unsaved) unsaved.base = version;
       state.trouble = null;
     },
     givenUp(state, { payload }: PayloadAction<{ pageId: string; trouble: Trouble }>) {
@@ -58,6 +71,11 @@ const slice = createSlice({
     },
   },
 });
+
+function putUnsaved(state: RecipeEditsState, pageId: string, recipe: Recipe, seen: number): void {
+  const base = state.unsaved[pageId]?.base ?? seen;
+  state.unsaved[pageId] = { recipe, edit: ++state.edits, base };
+}
 
 export const recipeEditsReducer = slice.reducer;
 export const { troubleSeen } = slice.actions;
@@ -78,7 +96,8 @@ export interface EditOptions {
 export function editRecipe(page: Page, recipe: Recipe, { undoable = true }: EditOptions = {}): AppThunk {
   return (dispatch, getState) => {
     const undoTo = undoable ? selectRecipe(getState(), page) : null;
-    dispatch(slice.actions.edited({ page, recipe, undoTo }));
+    const seen = newestKnown(getState(), page);
+    dispatch(slice.actions.edited({ pageId: page.id, recipe, seen, undoTo }));
     void dispatch(save(page));
   };
 }
@@ -87,7 +106,7 @@ export function editRecipe(page: Page, recipe: Recipe, { undoable = true }: Edit
 export function undoEdit(page: Page): AppThunk {
   return (dispatch, getState) => {
     if (!selectCanUndo(getState(), page.id)) return;
-    dispatch(slice.actions.undone(page));
+    dispatch(slice.actions.undone({ pageId: page.id, seen: newestKnown(getState(), page) }));
     void dispatch(save(page));
   };
 }
@@ -101,7 +120,7 @@ function save(page: Page): AppThunk<Promise<void>> {
     try {
       let waiting = getState().recipeEdits.unsaved[page.id];
       while (waiting) {
-        const trouble = await dispatch(saveOnce(page, waiting.recipe, waiting.edit));
+        const trouble = await dispatch(saveOnce(page, waiting));
         if (trouble) {
           dispatch(slice.actions.held(trouble));
           await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
@@ -115,16 +134,15 @@ function save(page: Page): AppThunk<Promise<void>> {
 }
 
 /** @returns the trouble when it is worth trying again */
-function saveOnce(page: Page, recipe: Recipe, edit: number): AppThunk<Promise<Trouble | null>> {
-  return async (dispatch, getState) => {
-    const known = newestKnown(getState(), page);
+function saveOnce(page: Page, { recipe, edit, base }: Unsaved): AppThunk<Promise<Trouble | null>> {
+  return async (dispatch) => {
     const request = dispatch(
-      api.endpoints.changePage.initiate({ id: page.id, version: known.version, recipe }, { track: false }),
+      api.endpoints.changePage.initiate({ id: page.id, version: base, recipe }, { track: false }),
     );
     const { data, error } = await request;
     if (data) {
       dispatch(replacePage(data));
-      dispatch(slice.actions.saved({ pageId: page.id, edit }));
+      dispatch(slice.actions.saved({ pageId: page.id, edit, version: data.version }));
       return null;
     }
     const trouble = asTrouble(error);
@@ -139,16 +157,12 @@ function asTrouble(error: unknown): Trouble {
   return typeof error === 'object' && error !== null && 'kind' in error ? (error as Trouble) : OFFLINE;
 }
 
-/** The newest version of a page that has come from the server. */
-function newestKnown(state: RootState, page: Page): Page {
+/** The newest version of a page that has come from the server: what the person is looking at. */
+function newestKnown(state: RootState, page: Page): number {
   const packet = api.endpoints.packet.select(page.packetId)(state).data;
-  const cached = packet?.pages.find((other) => other.id === page.id);
   const shelf = api.endpoints.shelf.select()(state).data;
-  const first = shelf?.find((other) => other.firstPage?.id === page.id)?.firstPage;
-  return [page, cached, first].reduce<Page>(
-    (best, other) => (other && other.version > best.version ? other : best),
-    page,
-  );
+  const copies = [page, ...(packet?.pages ?? []), ...(shelf ?? []).map(({ firstPage }) => firstPage)];
+  return Math.max(...copies.map((copy) => (copy?.id === page.id ? copy.version : 0)));
 }
 
 function replacePage(page: Page): AppThunk {

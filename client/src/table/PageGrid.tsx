@@ -18,6 +18,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Page } from '@ravlo/contract';
 import { space } from '@/ui/tokens';
+import { MOVE_INSTRUCTIONS, moveAnnouncements } from './announcements';
 import { PageTile } from './PageTile';
 
 export interface PageGridProps {
@@ -58,7 +59,15 @@ export function PageGrid({ pages, chosenId, onOpen, onRemove, onReorder }: PageG
   return (
     <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
       {width > 0 ? (
-        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={moved}>
+        <DndContext
+          sensors={sensors}
+          collisionDetection={closestCenter}
+          onDragEnd={moved}
+          accessibility={{
+            announcements: moveAnnouncements(pages),
+            screenReaderInstructions: MOVE_INSTRUCTIONS,
+          }}
+        >
           <SortableContext items={pages.map((page) => page.id)} strategy={rectSortingStrategy}>
             <View role="list" aria-label="Pages" style={styles.grid}>
               {pages.map((page, index) => (
