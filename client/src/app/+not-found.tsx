@@ -6,7 +6,7 @@ import { Words } from '@/ui/Words';
 
 export default function NotFound() {
   return (
-    <ScreenFrame header={<Brand />}>
+    <ScreenFrame column header={<Brand />}>
       <Notice
         title="There is nothing at this address."
         detail="Your packets and photos are safe on the shelf."

@@ -1,5 +1,5 @@
 import { StyleSheet, View } from 'react-native';
-import Svg, { Line, Polygon } from 'react-native-svg';
+import Svg, { Path, Polygon } from 'react-native-svg';
 import type { Corners } from '@ravlo/contract';
 import { colours, space } from '@/ui/tokens';
 import type { PhotoSize } from './outlineEdits';
@@ -17,6 +17,8 @@ export interface LoupeProps {
 }
 
 const SIZE = 132;
+/** Ink within paper: seen on a dark desk and on a white sheet. */
+const CROSS = `M${SIZE / 2} ${SIZE / 2 - 18}v36M${SIZE / 2 - 18} ${SIZE / 2}h36`;
 
 /** The photo round a held handle, enlarged, with the outline and a cross on the very spot. */
 export function Loupe({ uri, photo, corners, at, zoom, side }: LoupeProps) {
@@ -41,22 +43,8 @@ export function Loupe({ uri, photo, corners, at, zoom, side }: LoupeProps) {
       />
       <Svg width={SIZE} height={SIZE} style={StyleSheet.absoluteFill}>
         <Polygon points={points} fill="none" stroke={colours.pencilOnDark} strokeWidth={2} />
-        <Line
-          x1={middle}
-          y1={middle - 18}
-          x2={middle}
-          y2={middle + 18}
-          stroke={colours.ink}
-          strokeWidth={1.5}
-        />
-        <Line
-          x1={middle - 18}
-          y1={middle}
-          x2={middle + 18}
-          y2={middle}
-          stroke={colours.ink}
-          strokeWidth={1.5}
-        />
+        <Path d={CROSS} stroke={colours.paperOnDark} strokeWidth={4} />
+        <Path d={CROSS} stroke={colours.ink} strokeWidth={1.5} />
       </Svg>
     </View>
   );

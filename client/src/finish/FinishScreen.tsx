@@ -42,6 +42,7 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
 
   return (
     <ScreenFrame
+      column
       header={
         <>
           <IconButton icon={ArrowLeft} label="To the table" onPress={toTable} />
@@ -59,73 +60,71 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
         </>
       }
     >
-      <View style={styles.column}>
-        {finish.trouble ? <Notice tone="attention" title={finish.trouble.detail} /> : null}
-        {isEmpty ? (
-          <Notice title="This packet has no pages yet." detail="Add some, then come back here." />
-        ) : null}
-        {pdf.status === 'failed' ? (
-          <Notice
-            tone="attention"
-            title="The PDF could not be made just now."
-            detail="Your photos are safe. Go back to the table and come here again."
-          />
-        ) : null}
-        {pdf.status === 'working' && !isEmpty ? (
-          <View
-            style={styles.working}
-            role="progressbar"
-            aria-valuenow={pdf.done}
-            aria-valuemax={pdf.total}
-            aria-label="Making the PDF"
-          >
-            <ActivityIndicator color={colours.ink} />
-            <Words>
-              {pdf.total > 0
-                ? `Developing page ${Math.min(pdf.done + 1, pdf.total)} of ${pdf.total}…`
-                : 'Opening the packet…'}
-            </Words>
-          </View>
-        ) : null}
-        {pdf.status === 'ready' ? <PdfPages previews={pdf.previews} /> : null}
-
-        <View style={styles.field}>
-          <Words bold nativeID="name-label">
-            File name
+      {finish.trouble ? <Notice tone="attention" title={finish.trouble.detail} /> : null}
+      {isEmpty ? (
+        <Notice title="This packet has no pages yet." detail="Add some, then come back here." />
+      ) : null}
+      {pdf.status === 'failed' ? (
+        <Notice
+          tone="attention"
+          title="The PDF could not be made just now."
+          detail="Your photos are safe. Go back to the table and come here again."
+        />
+      ) : null}
+      {pdf.status === 'working' && !isEmpty ? (
+        <View
+          style={styles.working}
+          role="progressbar"
+          aria-valuenow={pdf.done}
+          aria-valuemax={pdf.total}
+          aria-label="Making the PDF"
+        >
+          <ActivityIndicator color={colours.ink} />
+          <Words>
+            {pdf.total > 0
+              ? `Developing page ${Math.min(pdf.done + 1, pdf.total)} of ${pdf.total}…`
+              : 'Opening the packet…'}
           </Words>
-          <View style={styles.inputRow}>
-            <TextInput
-              aria-labelledby="name-label"
-              value={finish.name}
-              maxLength={MOST_NAME_LENGTH + 20}
-              onChangeText={(name) => {
-                setSavedAs(null);
-                finish.setName(name);
-              }}
-              style={styles.input}
-            />
-            <Words bold colour={colours.quiet}>
-              .pdf
-            </Words>
-          </View>
-          {finish.nameProblem ? (
-            <Words role="alert" colour={colours.pencil}>
-              {finish.nameProblem}
-            </Words>
-          ) : null}
         </View>
-        <Segments label="Paper" options={PAPERS} value={finish.paper} onChange={finish.setPaper} />
-        {pdf.status === 'ready' ? (
-          <View style={styles.facts} role="list" aria-label="The PDF">
-            <Fact words={`${sayPages(pdf.previews.length)}, a sheet a page`} />
-            <Fact
-              words={`${sayBytes(pdf.bytes.length)} (${pdf.bytes.length.toLocaleString('en')} bytes)`}
-              testId="pdf-size"
-            />
-            <Fact words="Nothing of the camera, place or time of the photos is in it" isLast />
-          </View>
+      ) : null}
+      {pdf.status === 'ready' ? <PdfPages previews={pdf.previews} /> : null}
+
+      <View style={styles.field}>
+        <Words bold nativeID="name-label">
+          File name
+        </Words>
+        <View style={styles.inputRow}>
+          <TextInput
+            aria-labelledby="name-label"
+            value={finish.name}
+            maxLength={MOST_NAME_LENGTH + 20}
+            onChangeText={(name) => {
+              setSavedAs(null);
+              finish.setName(name);
+            }}
+            style={styles.input}
+          />
+          <Words bold colour={colours.quiet}>
+            .pdf
+          </Words>
+        </View>
+        {finish.nameProblem ? (
+          <Words role="alert" colour={colours.pencil}>
+            {finish.nameProblem}
+          </Words>
         ) : null}
       </View>
+      <Segments label="Paper" options={PAPERS} value={finish.paper} onChange={finish.setPaper} />
+      {pdf.status === 'ready' ? (
+        <View style={styles.facts} role="list" aria-label="The PDF">
+          <Fact words={`${sayPages(pdf.previews.length)}, a sheet a page`} />
+          <Fact
+            words={`${sayBytes(pdf.bytes.length)} (${pdf.bytes.length.toLocaleString('en')} bytes)`}
+            testId="pdf-size"
+          />
+          <Fact words="Nothing of the camera, place or time of the photos is in it" isLast />
+        </View>
+      ) : null}
     </ScreenFrame>
   );
 }
@@ -148,7 +147,6 @@ function Fact({ words, testId, isLast = false }: FactProps) {
 }
 
 const styles = StyleSheet.create({
-  column: { gap: space.two, width: '100%', maxWidth: 720, alignSelf: 'center' },
   working: { height: 168, alignItems: 'center', justifyContent: 'center', gap: space.one },
   field: { gap: space.one },
   inputRow: {

@@ -44,6 +44,7 @@ export function GatherScreen({ packetId }: { readonly packetId: string }) {
 
   return (
     <ScreenFrame
+      column
       header={
         <>
           <IconButton icon={ArrowLeft} label="To the table" onPress={toTable} />

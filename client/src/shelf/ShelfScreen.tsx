@@ -11,6 +11,7 @@ export function ShelfScreen() {
   const shelf = useShelf();
   return (
     <ScreenFrame
+      column
       header={<Brand />}
       footer={
         <>

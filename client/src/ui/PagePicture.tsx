@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { ActivityIndicator, Image, StyleSheet, View } from 'react-native';
 import type { Page, Recipe } from '@ravlo/contract';
 import { usePagePicture } from '@/darkroom/usePagePicture';
@@ -18,6 +19,8 @@ export interface PagePictureProps {
 /** A developed page, as large as it fits into its place, on a soft shadow like a sheet on a table. */
 export function PagePicture({ page, label, longSide, priority, recipe, onDark = false }: PagePictureProps) {
   const { uri, width, height, isStale, failed } = usePagePicture(page, { longSide, priority, recipe });
+  const [room, setRoom] = useState({ width: 0, height: 0 });
+  const scale = Math.min(room.width / width, room.height / height);
   const quiet = onDark ? colours.deskQuiet : colours.quiet;
   if (failed && !uri) {
     return (
@@ -29,11 +32,9 @@ export function PagePicture({ page, label, longSide, priority, recipe, onDark = 
     );
   }
   return (
-    <View style={styles.place}>
-      {uri ? (
-        <View
-          style={[styles.sheet, { aspectRatio: width / height }, width > height ? styles.wide : styles.tall]}
-        >
+    <View style={styles.place} onLayout={({ nativeEvent }) => setRoom(nativeEvent.layout)}>
+      {uri && room.width > 0 ? (
+        <View style={[styles.sheet, { width: width * scale, height: height * scale }]}>
           <Image source={{ uri }} accessibilityLabel={label} style={styles.image} resizeMode="contain" />
         </View>
       ) : null}
@@ -49,13 +50,9 @@ export function PagePicture({ page, label, longSide, priority, recipe, onDark = 
 const styles = StyleSheet.create({
   place: { flex: 1, alignItems: 'center', justifyContent: 'center', minHeight: 0, minWidth: 0 },
   sheet: {
-    maxWidth: '100%',
-    maxHeight: '100%',
     backgroundColor: colours.surface,
     boxShadow: '0 1px 3px rgba(30, 42, 50, 0.25)',
   },
-  wide: { width: '100%' },
-  tall: { height: '100%' },
   image: { width: '100%', height: '100%' },
   busy: { position: 'absolute', inset: 0, alignItems: 'center', justifyContent: 'center' },
 });

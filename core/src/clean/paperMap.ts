@@ -14,8 +14,8 @@ export interface PaperMap {
 
 /** Grid cells on the page's longer side. */
 const GRID = 96;
-/** Ink and drawings up to twice this many cells across (about 12 % of the page) are bridged. */
-const BRIDGE = 6;
+/** Ink and drawings up to twice this share of the page's longer side across are bridged. */
+const BRIDGE = 1 / 16;
 /** The share of a cell's pixels that are darker than what counts as its paper. */
 const PAPER_SHARE = 0.8;
 
@@ -26,7 +26,8 @@ const PAPER_SHARE = 0.8;
 export function paperMap(page: Rgba): PaperMap {
   const cell = Math.max(4, Math.ceil(Math.max(page.width, page.height) / GRID));
   const raw = lightEnd(page, cell);
-  const [red, green, blue] = raw.map((plane) => boxMean(boxMean(closing(plane, BRIDGE), 2), 2));
+  const bridge = Math.max(1, Math.round((Math.max(page.width, page.height) * BRIDGE) / cell));
+  const [red, green, blue] = raw.map((plane) => boxMean(boxMean(closing(plane, bridge), 2), 2));
   return { cell, red, green, blue };
 }
 
