@@ -13,7 +13,7 @@ export interface Truth {
   readonly height: number;
   /** photo pixels, clockwise from the page's own top left */
   readonly corners: Quad;
-  /** the clockwise turn, in degrees, that brings the photo's page upright */
+  /** the clockwise quarter turn (degrees) that brings the photo's page upright */
   readonly upright: 0 | 90 | 180 | 270;
   readonly sheetMm: readonly [number, number];
   readonly paper: string;

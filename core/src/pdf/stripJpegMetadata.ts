@@ -1,6 +1,6 @@
 /**
  * A JPEG without anything that the picture does not need: EXIF, places, thumbnails, comments and colour
- * profiles go; the JFIF header and Adobe's colour-transform marker stay. The picture data is copied as it is.
+ * profiles go; the JFIF header and the colour-transform marker (APP14) stay. The picture data is copied as it is.
  *
  * @throws RangeError when the bytes are not a JPEG
  */

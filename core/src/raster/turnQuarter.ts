@@ -1,6 +1,6 @@
 import { createRgba, type Rgba } from './image';
 
-/** A clockwise turn in degrees. */
+/** A clockwise quarter turn, degrees. */
 export type Turn = 0 | 90 | 180 | 270;
 
 export const TURNS: readonly Turn[] = [0, 90, 180, 270];
