@@ -24,7 +24,7 @@ interface DemoPlan {
   readonly camera?: Partial<CameraPlan>;
   readonly light?: Partial<LightPlan>;
   readonly lens?: Partial<LensPlan>;
-  readonly clutter?: Scene['clutter'];
+  readonly under?: Scene['under'];
   readonly exifTurn?: Scene['exifTurn'];
 }
 
@@ -67,7 +67,9 @@ function demoScene(plan: DemoPlan): Scene {
       ...plan.light,
     },
     lens: { blur: 0.9, noise: 2, quality: 78, ...plan.lens },
-    clutter: plan.clutter ?? [],
+    under: plan.under ?? [],
+    over: [],
+    category: 'demo',
     exifTurn: plan.exifTurn,
   };
 }
@@ -139,7 +141,9 @@ export const DEMO_PACKETS: readonly DemoPacket[] = [
         ink: 'blue-pen',
         hand: 'kalam',
         desk: 'cloth',
-        clutter: [{ centre: [285, 240], size: [75, 155], turn: 0.2, colour: [28, 29, 32] }],
+        under: [
+          { kind: 'phone', seed: 1, centre: [285, 240], size: [75, 155], turn: 0.2, colour: '#22262c' },
+        ],
         camera: { fill: 0.8, shift: [-0.6, 0.1] },
       }),
     ],

@@ -1,71 +1,160 @@
-import { createRandom } from './random';
+import { createRandom, type Random } from './random';
 
-export type DeskKind = 'walnut' | 'slate' | 'oak' | 'pale' | 'white' | 'cloth';
+export type DeskKind =
+  | 'walnut'
+  | 'slate'
+  | 'oak'
+  | 'pale'
+  | 'white'
+  | 'cloth'
+  | 'checks'
+  | 'stripes'
+  | 'stone'
+  | 'carpet'
+  | 'paint';
 
-export const DESKS: readonly DeskKind[] = ['walnut', 'slate', 'oak', 'pale', 'white', 'cloth'];
+export const DESKS: readonly DeskKind[] = [
+  'walnut',
+  'slate',
+  'oak',
+  'pale',
+  'white',
+  'cloth',
+  'checks',
+  'stripes',
+  'stone',
+  'carpet',
+  'paint',
+];
 
-/** A square of desk, colours 0 to 255, that repeats; DESK_TILE pixels for DESK_TILE_MM millimetres. */
+/** A square of desk, colours 0 to 255, that repeats every DESK_TILE_MM millimetres. */
 export interface DeskTile {
+  /** pixels a side, a power of two */
+  readonly size: number;
   readonly data: Float32Array;
 }
 
-export const DESK_TILE = 512;
-export const DESK_TILE_MM = 300;
+export const DESK_TILE_MM = 420;
 
-const BASE: Record<DeskKind, readonly [number, number, number]> = {
+type Colour = readonly [number, number, number];
+
+const BASE: Record<DeskKind, Colour> = {
   walnut: [92, 62, 44],
   slate: [58, 62, 66],
   oak: [176, 138, 96],
   pale: [214, 205, 190],
   white: [233, 232, 228],
   cloth: [120, 84, 92],
+  checks: [196, 190, 182],
+  stripes: [150, 158, 166],
+  stone: [186, 184, 180],
+  carpet: [104, 98, 92],
+  paint: [140, 150, 158],
 };
 
-/** Draws a desk's surface from smooth noise: stretched along the grain for wood, woven for cloth. */
-export function drawDesk(kind: DeskKind, seed: number): DeskTile {
+/** How strongly the surface varies, grey levels. */
+const STRENGTH: Record<DeskKind, number> = {
+  walnut: 14,
+  slate: 8,
+  oak: 14,
+  pale: 6,
+  white: 2,
+  cloth: 10,
+  checks: 5,
+  stripes: 5,
+  stone: 22,
+  carpet: 24,
+  paint: 4,
+};
+
+/**
+ * Draws a desk's surface from smooth noise in several octaves, with the kind's own grain or pattern.
+ *
+ * @param size pixels a side, a power of two
+ */
+export function drawDesk(kind: DeskKind, seed: number, size: number): DeskTile {
   const random = createRandom(seed);
-  const base = BASE[kind];
+  const base = variedBase(kind, random);
   const isWood = kind === 'walnut' || kind === 'oak' || kind === 'pale';
-  const grain = isWood ? 22 : kind === 'cloth' ? 10 : 7;
-  const strength = kind === 'white' ? 2 : kind === 'pale' ? 6 : kind === 'slate' ? 8 : 14;
-  const coarse = valueNoise(isWood ? 4 : 8, grain, random.next);
-  const fine = valueNoise(isWood ? 16 : 96, isWood ? 120 : 96, random.next);
-  const data = new Float32Array(DESK_TILE * DESK_TILE * 3);
-  for (let y = 0; y < DESK_TILE; y++) {
-    for (let x = 0; x < DESK_TILE; x++) {
-      const i = y * DESK_TILE + x;
-      const weave = kind === 'cloth' ? weaveAt(x, y) : 0;
-      const shade = strength * (coarse[i] + 0.6 * fine[i]) + weave;
-      for (let c = 0; c < 3; c++)
-        data[i * 3 + c] = Math.min(250, Math.max(4, base[c] + shade * (0.6 + base[c] / 300)));
+  const [across, down] = isWood ? [4, 30] : kind === 'stone' ? [5, 5] : [9, 9];
+  const octaves = [1, 2, 4, 8].map((factor) => valueNoise(size, across * factor, down * factor, random.next));
+  const fine = valueNoise(size, isWood ? 24 : 420, 420, random.next);
+  const second: Colour = [random.between(20, 235), random.between(20, 235), random.between(20, 235)];
+  /** mm */
+  const period = random.between(10, 65);
+  const mm = DESK_TILE_MM / size;
+  const strength = STRENGTH[kind];
+  const data = new Float32Array(size * size * 3);
+  for (let y = 0; y < size; y++) {
+    for (let x = 0; x < size; x++) {
+      const i = y * size + x;
+      let shade = fine[i] * (kind === 'carpet' || kind === 'cloth' ? 1 : 0.45);
+      for (let k = 0; k < octaves.length; k++) shade += octaves[k][i] / (1 + 0.8 * k);
+      const veins =
+        kind === 'stone' ? -18 * Math.exp(-Math.abs(octaves[0][i] + 0.5 * octaves[1][i]) * 14) : 0;
+      const mixed = patternAt(kind, x * mm, y * mm, period);
+      for (let c = 0; c < 3; c++) {
+        const colour = base[c] + (second[c] - base[c]) * mixed;
+        data[i * 3 + c] = Math.min(
+          250,
+          Math.max(4, colour + shade * strength * (0.6 + base[c] / 300) + veins),
+        );
+      }
     }
   }
-  return { data };
+  return { size, data };
 }
 
-/** Checks 36 px wide, with threads. */
-function weaveAt(x: number, y: number): number {
-  const check = (Math.floor(x / 64) + Math.floor(y / 64)) % 2 ? 16 : -12;
-  return check + ((x % 4) + (y % 4) > 3 ? 5 : -5);
+/** Desks of one kind differ: lighter, darker, another tint; paint and cloth come in any colour. */
+function variedBase(kind: DeskKind, random: Random): Colour {
+  if (kind === 'paint' || kind === 'cloth' || kind === 'checks' || kind === 'stripes') {
+    const light = random.between(40, 225);
+    return [0, 1, 2].map(() =>
+      Math.min(240, Math.max(10, light + random.normal() * 30)),
+    ) as unknown as Colour;
+  }
+  const light = kind === 'white' || kind === 'pale' ? random.between(0.94, 1.04) : random.between(0.75, 1.25);
+  return BASE[kind].map((value) => value * light * random.between(0.96, 1.04)) as unknown as Colour;
+}
+
+/** Share of the second colour, 0 to 1; places in mm. */
+function patternAt(kind: DeskKind, x: number, y: number, period: number): number {
+  const half = period / 2;
+  const a = Math.floor(x / half) % 2;
+  const b = Math.floor(y / half) % 2;
+  switch (kind) {
+    case 'checks':
+      return (a + b) / 2;
+    case 'stripes':
+      return Math.floor(x / half) % 3 === 0 ? 1 : 0;
+    case 'cloth':
+      return (x % 2) + (y % 2) > 2 ? 0.12 : 0;
+    default:
+      return 0;
+  }
 }
 
 /** Smooth noise between -1 and 1 that repeats over the tile, with so many cells across and down. */
-function valueNoise(across: number, down: number, next: () => number): Float32Array {
+function valueNoise(size: number, across: number, down: number, next: () => number): Float32Array {
   const grid = Float32Array.from({ length: across * down }, () => next() * 2 - 1);
-  const data = new Float32Array(DESK_TILE * DESK_TILE);
+  const data = new Float32Array(size * size);
   const ease = (t: number) => t * t * (3 - 2 * t);
-  for (let y = 0; y < DESK_TILE; y++) {
-    const gy = (y / DESK_TILE) * down;
+  const columns = Array.from({ length: size }, (_, x) => {
+    const gx = (x / size) * across;
+    const x0 = Math.floor(gx);
+    return { x0: x0 % across, x1: (x0 + 1) % across, fx: ease(gx - x0) };
+  });
+  for (let y = 0; y < size; y++) {
+    const gy = (y / size) * down;
     const y0 = Math.floor(gy);
     const fy = ease(gy - y0);
-    for (let x = 0; x < DESK_TILE; x++) {
-      const gx = (x / DESK_TILE) * across;
-      const x0 = Math.floor(gx);
-      const fx = ease(gx - x0);
-      const at = (dx: number, dy: number) => grid[((y0 + dy) % down) * across + ((x0 + dx) % across)];
-      const top = at(0, 0) * (1 - fx) + at(1, 0) * fx;
-      const bottom = at(0, 1) * (1 - fx) + at(1, 1) * fx;
-      data[y * DESK_TILE + x] = top * (1 - fy) + bottom * fy;
+    const top = (y0 % down) * across;
+    const bottom = ((y0 + 1) % down) * across;
+    for (let x = 0; x < size; x++) {
+      const { x0, x1, fx } = columns[x];
+      const upper = grid[top + x0] * (1 - fx) + grid[top + x1] * fx;
+      const lower = grid[bottom + x0] * (1 - fx) + grid[bottom + x1] * fx;
+      data[y * size + x] = upper * (1 - fy) + lower * fy;
     }
   }
   return data;

@@ -33,11 +33,11 @@ function squares({ width, height }: SheetPlan): string {
   return svg;
 }
 
-function worksheet({ width, height, text }: SheetPlan): string {
+function worksheet({ width, height, text, frame = 0.5 }: SheetPlan): string {
   const font = loadFont('print');
   const words = (content: string, x: number, y: number, size: number) =>
     `<path fill="#2b2b2b" d="${glyphPath(font, content, x, y, size)}"/>`;
-  let svg = `<rect x="12" y="12" width="${width - 24}" height="${height - 24}" fill="none" stroke="#333" stroke-width="0.5"/>`;
+  let svg = `<rect x="12" y="12" width="${width - 24}" height="${height - 24}" fill="none" stroke="#333" stroke-width="${frame}"/>`;
   svg += words(text.title, 20, 26, 6) + words('Name', 20, 38, 4.2) + line(34, 39, 110, 39, '#555', 0.25);
   text.lines.forEach((_, i) => {
     const y = 58 + i * 34;

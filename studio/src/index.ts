@@ -1,3 +1,4 @@
-export { photograph, inkMask, type Photograph, type Truth } from './photograph';
+export { CATEGORIES, sceneFromSeed, sceneOf, type Category } from './categories';
+export { GRID_COLUMNS, GRID_ROWS, photograph, inkMask, type Photograph, type Truth } from './photograph';
 export { saveScene } from './saveScene';
-export { sceneFromSeed, TWELVE_MEGAPIXELS, type Scene, type SceneSize } from './scene';
+export { TWELVE_MEGAPIXELS, type Scene, type SceneSize } from './scene';

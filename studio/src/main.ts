@@ -1,7 +1,7 @@
 import { mkdirSync } from 'node:fs';
 import { Command, InvalidArgumentError } from 'commander';
 import { saveScene } from './saveScene';
-import { sceneFromSeed } from './scene';
+import { sceneFromSeed } from './categories';
 
 const whole = (text: string): number => {
   const value = Number(text);

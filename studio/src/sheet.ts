@@ -3,6 +3,8 @@ import type { SheetText } from './world';
 
 export type PaperKind = 'lined' | 'squared' | 'plain' | 'worksheet';
 export type InkKind = 'blue-pen' | 'black-pen' | 'pencil';
+/** cut: straight edges; rounded: round corners; spiral: holes along the left; torn: a ragged left edge */
+export type EdgeKind = 'cut' | 'rounded' | 'spiral' | 'torn';
 
 /** Everything that decides what a made-up sheet looks like, lying flat in even light. */
 export interface SheetPlan {
@@ -16,6 +18,11 @@ export interface SheetPlan {
   readonly ink: InkKind;
   readonly hand: HandName;
   readonly text: SheetText;
+  readonly edge?: EdgeKind;
+  /** width of a worksheet's printed frame, mm; 0.5 when left out */
+  readonly frame?: number;
+  /** a corner folded in: which (clockwise from the top left), and how far, mm */
+  readonly fold?: { readonly corner: number; readonly reach: number };
 }
 
 /** CSS colour and opacity of an ink, and how wide its stroke adds to the letter, mm. */

@@ -1,0 +1,177 @@
+import sharp from 'sharp';
+import { createRgba, type Homography, type Rgba } from '@ravlo/core';
+import type { CameraView } from './camera';
+import { DESK_TILE_MM, drawDesk, type DeskTile } from './desk';
+import { lightGrid, readLight } from './light';
+import type { RenderedSheet } from './renderSheet';
+import type { Scene } from './scene';
+import type { Surface } from './surface';
+import { drawThing, THING_DEFS, type ThingPlan } from './things';
+
+export interface ExposeParts {
+  readonly scene: Scene;
+  readonly view: CameraView;
+  readonly sheet: RenderedSheet;
+  readonly surface: Surface | null;
+  readonly photoPixelsPerMm: number;
+}
+
+const toLinear = Float32Array.from({ length: 256 }, (_, i) => (i / 255) ** 2.2);
+const toSrgb = Uint8Array.from({ length: 4097 }, (_, i) => Math.round(255 * (i / 4096) ** (1 / 2.2)));
+
+/** A picture lying on the desk: its own pixels, and where they lie. */
+interface Layer {
+  readonly image: Rgba;
+  readonly pixelsPerMm: number;
+  /** mm, of its top left corner in the sheet's frame */
+  readonly left: number;
+  readonly top: number;
+}
+
+/** How far round the sheet things may lie, mm. */
+const AROUND = 320;
+
+/** Follows a ray from every photo pixel to sheet, things and desk, and lights what it meets. Sharp, no noise yet. */
+export async function expose(parts: ExposeParts): Promise<Rgba> {
+  const { scene, view, surface, photoPixelsPerMm } = parts;
+  const { width, height } = scene.camera;
+  const photo = createRgba(width, height);
+  const tile = drawDesk(scene.desk, scene.seed, photoPixelsPerMm < 2 ? 256 : 1024);
+  const thingScale = Math.min(5, Math.max(1, photoPixelsPerMm));
+  const under = await drawLayer(scene, scene.under, thingScale);
+  const over = await drawLayer(scene, scene.over, thingScale);
+  const sheetLayer: Layer = {
+    image: parts.sheet.image,
+    pixelsPerMm: parts.sheet.image.width / scene.sheet.width,
+    left: 0,
+    top: 0,
+  };
+  const grid = lightGrid(scene, view.toSheet);
+  const light = new Float32Array(4);
+  const colour = new Float32Array(3);
+  const paper = new Float32Array(3);
+  const h: Homography = view.toSheet;
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) {
+      const u = x + 0.5;
+      const v = y + 0.5;
+      const w = h[6] * u + h[7] * v + h[8];
+      const deskX = (h[0] * u + h[1] * v + h[2]) / w;
+      const deskY = (h[3] * u + h[4] * v + h[5]) / w;
+      deskColour(tile, deskX, deskY, colour);
+      if (under) lay(under, deskX, deskY, colour);
+      paper[0] = deskX;
+      paper[1] = deskY;
+      paper[2] = 1;
+      if (surface) meetSurface(surface, view, scene, paper);
+      shadeDesk(scene, deskX, deskY, colour);
+      if (lay(sheetLayer, paper[0], paper[1], colour) && surface) {
+        for (let c = 0; c < 3; c++) colour[c] *= paper[2];
+      }
+      if (over) lay(over, deskX, deskY, colour);
+      readLight(grid, u, v, light);
+      const at = (y * width + x) * 4;
+      photo.data[at] = toSrgb[Math.min(4096, (colour[0] * light[0] + light[3]) * 4096) | 0];
+      photo.data[at + 1] = toSrgb[Math.min(4096, (colour[1] * light[1] + light[3]) * 4096) | 0];
+      photo.data[at + 2] = toSrgb[Math.min(4096, (colour[2] * light[2] + light[3]) * 4096) | 0];
+      photo.data[at + 3] = 255;
+    }
+  }
+  return photo;
+}
+
+async function drawLayer(
+  { sheet }: Scene,
+  things: readonly ThingPlan[],
+  pixelsPerMm: number,
+): Promise<Layer | null> {
+  if (things.length === 0) return null;
+  const [w, h] = [sheet.width + 2 * AROUND, sheet.height + 2 * AROUND];
+  const [width, height] = [Math.round(w * pixelsPerMm), Math.round(h * pixelsPerMm)];
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="${-AROUND} ${-AROUND} ${w} ${h}">${THING_DEFS}${things.map(drawThing).join('')}</svg>`;
+  const data = await sharp(Buffer.from(svg), { limitInputPixels: 1e8 }).ensureAlpha().raw().toBuffer();
+  return {
+    image: { width, height, data: new Uint8ClampedArray(data) },
+    pixelsPerMm,
+    left: -AROUND,
+    top: -AROUND,
+  };
+}
+
+function deskColour({ size, data }: DeskTile, x: number, y: number, out: Float32Array): void {
+  const scale = size / DESK_TILE_MM;
+  const tx = Math.floor(x * scale) & (size - 1);
+  const ty = Math.floor(y * scale) & (size - 1);
+  const i = (ty * size + tx) * 3;
+  out[0] = toLinear[data[i] | 0];
+  out[1] = toLinear[data[i + 1] | 0];
+  out[2] = toLinear[data[i + 2] | 0];
+}
+
+/** Puts a layer's colour at a place (mm) over `out`, bilinear. @returns true where it covers by half or more */
+function lay({ image, pixelsPerMm, left, top }: Layer, x: number, y: number, out: Float32Array): boolean {
+  const { data, width, height } = image;
+  const px = (x - left) * pixelsPerMm - 0.5;
+  const py = (y - top) * pixelsPerMm - 0.5;
+  if (px < -1 || py < -1 || px > width || py > height) return false;
+  const x0 = Math.floor(px);
+  const y0 = Math.floor(py);
+  const fx = px - x0;
+  const fy = py - y0;
+  let cover = 0;
+  let red = 0;
+  let green = 0;
+  let blue = 0;
+  for (let k = 0; k < 4; k++) {
+    const sx = x0 + (k & 1);
+    const sy = y0 + (k >> 1);
+    if (sx < 0 || sy < 0 || sx >= width || sy >= height) continue;
+    const at = (sy * width + sx) * 4;
+    const weight = ((k & 1 ? fx : 1 - fx) * (k >> 1 ? fy : 1 - fy) * data[at + 3]) / 255;
+    cover += weight;
+    red += toLinear[data[at]] * weight;
+    green += toLinear[data[at + 1]] * weight;
+    blue += toLinear[data[at + 2]] * weight;
+  }
+  out[0] = out[0] * (1 - cover) + red;
+  out[1] = out[1] * (1 - cover) + green;
+  out[2] = out[2] * (1 - cover) + blue;
+  return cover >= 0.5;
+}
+
+/**
+ * From where the ray meets the desk to where it meets the bent sheet over it: paper millimetres into out[0], out[1]
+ * and the light on that slope into out[2]. Fixed-point steps; the slopes are gentle.
+ */
+function meetSurface(surface: Surface, { centre }: CameraView, scene: Scene, out: Float32Array): void {
+  const [deskX, deskY] = out;
+  const alongX = surface.along === 'x';
+  let place = alongX ? deskX : deskY;
+  let share = 0;
+  for (let i = 0; i < 5; i++) {
+    // The ray from the camera to the desk is at height h after all but h / (camera's height) of its way.
+    share = surface.heightAt(place) / -centre[2];
+    place = alongX ? deskX + (centre[0] - deskX) * share : deskY + (centre[1] - deskY) * share;
+  }
+  const across = alongX ? deskY + (centre[1] - deskY) * share : deskX + (centre[0] - deskX) * share;
+  const isOff = place < 0 || place > surface.reach;
+  const paper = isOff ? (place < 0 ? place : place + 1e4) : surface.paperAt(place);
+  out[0] = alongX ? paper : across;
+  out[1] = alongX ? across : paper;
+  const slope = surface.slopeAt(place);
+  const from = alongX ? Math.cos(scene.light.from) : Math.sin(scene.light.from);
+  out[2] = Math.min(1.15, Math.max(0.35, (1 - 0.45 * slope * from) / Math.sqrt(1 + slope * slope)));
+}
+
+/** The sheet lies a little off the desk: a thin soft shadow on the side away from the light. */
+function shadeDesk({ sheet, light }: Scene, x: number, y: number, out: Float32Array): void {
+  const lift = 0.8;
+  const sx = x + Math.cos(light.from) * lift;
+  const sy = y + Math.sin(light.from) * lift;
+  const dx = Math.max(-sx, 0, sx - sheet.width);
+  const dy = Math.max(-sy, 0, sy - sheet.height);
+  const distance = Math.abs(dx) + Math.abs(dy);
+  if (distance > 8) return;
+  const shade = 1 - 0.45 * Math.exp(-distance / 1.1);
+  for (let c = 0; c < 3; c++) out[c] *= shade;
+}
