@@ -1,4 +1,4 @@
-import { findOutline, scaleQuad, type Point } from '@ravlo/core';
+import { findPage, fromOwnTopLeft, scaleQuad, type Point } from '@ravlo/core';
 import { decodePhoto } from './codec';
 import { perPhoto, since } from './report';
 
@@ -8,12 +8,13 @@ export async function find(photos: readonly string[]): Promise<void> {
     await perPhoto(file, async () => {
       const photo = await decodePhoto(file);
       const start = performance.now();
-      const { quad, confidence } = findOutline(photo.image);
+      const { outline, turn } = findPage(photo.image);
+      const { quad, confidence } = outline;
       return {
         file,
         width: photo.width,
         height: photo.height,
-        corners: quad && scaleQuad(quad, photo.scale).map(rounded),
+        corners: quad && fromOwnTopLeft(scaleQuad(quad, photo.scale), turn).map(rounded),
         confidence: Math.round(confidence * 1000) / 1000,
         ms: since(start),
       };

@@ -1,4 +1,4 @@
-import { develop, findOutline, isConvex, scaleQuad, type Look, type Quad } from '@ravlo/core';
+import { develop, findPage, isConvex, scaleQuad, type Look, type Quad } from '@ravlo/core';
 import { decodePhoto, writePng } from './codec';
 import { perPhoto, since } from './report';
 
@@ -18,9 +18,11 @@ export async function page(file: string, { output, corners, look, dpi }: PageOpt
     }
     const photo = await decodePhoto(file);
     const start = performance.now();
-    const outline = corners ? scaleQuad(corners, 1 / photo.scale) : findOutline(photo.image).quad;
-    const turn = 0;
-    const { image } = develop(photo.image, { outline, turn, look }, { dpi });
+    // Corners that are given start at the page's own top left: there is nothing to turn.
+    const found = corners ? null : findPage(photo.image);
+    const outline = corners ? scaleQuad(corners, 1 / photo.scale) : (found?.outline.quad ?? null);
+    const turn = found?.turn ?? 0;
+    const { image } = develop(photo.image, { outline, bows: found?.outline.bows, turn, look }, { dpi });
     const ms = since(start);
     await writePng(image, output);
     return { file, width: image.width, height: image.height, rotation: turn, look, verdict: null, ms };

@@ -1,5 +1,5 @@
 import { writeFile } from 'node:fs/promises';
-import { composePdf, develop, findOutline, PAGE_DPI, type Look, type Paper, type PdfPage } from '@ravlo/core';
+import { composePdf, develop, findPage, PAGE_DPI, type Look, type Paper, type PdfPage } from '@ravlo/core';
 import { decodePhoto, encodeJpeg } from './codec';
 import { perPhoto, report, since } from './report';
 
@@ -45,8 +45,8 @@ export async function pdf(photos: readonly string[], options: PdfOptions): Promi
 
 async function developFile(file: string, look: Look) {
   const { image } = await decodePhoto(file);
-  const outline = findOutline(image).quad;
-  return develop(image, { outline, turn: 0, look }, { dpi: PAGE_DPI });
+  const { outline, turn } = findPage(image);
+  return develop(image, { outline: outline.quad, bows: outline.bows, turn, look }, { dpi: PAGE_DPI });
 }
 
 /** As perPhoto, but says nothing when all is well: the PDF has one line of its own. */

@@ -7,12 +7,27 @@ const point = z.tuple([z.number().min(-1e5).max(2e5), z.number().min(-1e5).max(2
 export const cornersSchema = z.tuple([point, point, point, point]);
 export type Corners = z.infer<typeof cornersSchema>;
 
+/** Coefficients by rising power of how far a side bows from its chord, photo pixels; see core's SideCurve. */
+const bowSchema = z.tuple([bowPart(), bowPart(), bowPart(), bowPart()]);
+/** One bow a side, the side from corner i to corner i + 1 first. Left out where the sheet is flat. */
+export const bowsSchema = z.tuple([bowSchema, bowSchema, bowSchema, bowSchema]);
+export type Bows = z.infer<typeof bowsSchema>;
+
+function bowPart() {
+  return z.number().min(-2e4).max(2e4);
+}
+
 /** Where the sheet is in the photo, and who says so. */
 export const outlineSchema = z.discriminatedUnion('by', [
   /** nobody has looked yet */
   z.object({ by: z.literal('pending') }),
-  z.object({ by: z.literal('finder'), corners: cornersSchema, confidence: z.number().min(0).max(1) }),
-  z.object({ by: z.literal('hand'), corners: cornersSchema }),
+  z.object({
+    by: z.literal('finder'),
+    corners: cornersSchema,
+    bows: bowsSchema.optional(),
+    confidence: z.number().min(0).max(1),
+  }),
+  z.object({ by: z.literal('hand'), corners: cornersSchema, bows: bowsSchema.optional() }),
   /** the whole photo is the page: by choice, or because no sheet stood out */
   z.object({ by: z.literal('whole'), reason: z.enum(['chosen', 'none-found']) }),
 ]);

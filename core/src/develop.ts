@@ -1,6 +1,7 @@
 import { clean, type Look } from './clean/clean';
 import { flatten } from './flatten/flatten';
 import type { SheetSize } from './flatten/sheetSize';
+import type { Bows } from './outline/findOutline';
 import type { Quad } from './outline/quad';
 import type { Rgba } from './raster/image';
 import { turnQuarter, type Turn } from './raster/turnQuarter';
@@ -9,6 +10,8 @@ import { turnQuarter, type Turn } from './raster/turnQuarter';
 export interface Recipe {
   /** photo pixels, clockwise from the page's own top left; null takes the whole photo */
   readonly outline: Quad | null;
+  /** how the outline's sides bow, where the sheet is curled */
+  readonly bows?: Bows | null;
   /** clockwise turn of the flat page */
   readonly turn: Turn;
   readonly look: Look;
@@ -37,7 +40,7 @@ export const PAGE_DPI = 200;
  * @param photo upright by its EXIF turn
  */
 export function develop(photo: Rgba, recipe: Recipe, options: DevelopOptions): DevelopedPage {
-  const flat = flatten(photo, recipe.outline, options);
+  const flat = flatten(photo, recipe.outline, { ...options, bows: recipe.bows });
   const image = clean(turnQuarter(flat.image, recipe.turn), recipe.look);
   const lies = recipe.turn === 90 || recipe.turn === 270;
   const { width, height, paper } = flat.size;

@@ -12,7 +12,9 @@ export {
   type Point,
   type Quad,
 } from './outline/quad';
-export { findOutline, type Outline } from './outline/findOutline';
+export { createLiveFinder, type LiveFinder, type LiveOutline } from './outline/liveFinder';
+export { placeFourthCorner } from './outline/placeFourthCorner';
+export { findOutline, scaleBows, type Bows, type Outline } from './outline/findOutline';
 export {
   compose,
   invert,
@@ -21,9 +23,12 @@ export {
   squareToQuad,
   type Homography,
 } from './flatten/homography';
-export { flatten, measureSheet, type FlatPage } from './flatten/flatten';
+export { inkPatches, inkPlane, PATCH_SIDE } from './flatten/inkPatches';
+export { flatten, mapPage, measureSheet, type FlatPage } from './flatten/flatten';
 export { PAPERS, type PaperName, type SheetSize } from './flatten/sheetSize';
+export { findUpright, type Upright } from './flatten/upright';
 export { clean, LOOKS, type Look } from './clean/clean';
+export { findPage, fromOwnTopLeft, type FoundPage } from './findPage';
 export { develop, PAGE_DPI, type DevelopedPage, type DevelopOptions, type Recipe } from './develop';
 export { composePdf, type ComposePdfOptions, type PdfPage } from './pdf/composePdf';
 export { PAPER_CHOICES, placeOnPaper, type Paper, type Placement } from './pdf/placeOnPaper';

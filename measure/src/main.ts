@@ -1,108 +1,145 @@
+import { mkdirSync } from 'node:fs';
+import path from 'node:path';
 import { Command } from 'commander';
-import { decodePhoto } from '@ravlo/cli';
-import { develop, findOutline, intersectionOverUnion, PAGE_DPI, type Quad } from '@ravlo/core';
+import { CATEGORIES } from '@ravlo/studio';
 import { loadComparison } from './comparison';
+import { contactSheet } from './contactSheet';
+import { runOutlines, type OutlineResult } from './outlineRun';
 import { sceneSet } from './scenes';
 import { mean, median, shareOver } from './statistics';
+import { printTable } from './table';
+import { runTimes } from './timeRun';
 
 const options = new Command('measure')
   .description('Accuracy and speed on drawn photos, beside a general-purpose library, in one run.')
-  .option('--count <n>', 'how many photos', Number, 40)
-  .option('--seed <n>', 'the first seed', Number, 1000)
-  .option('--long-side <px>', 'photo size', Number, 4032)
+  .option('--count <n>', 'how many photos; categories go round', Number, 260)
+  .option('--seed <n>', 'the first seed', Number, 2600)
+  .option('--long-side <px>', 'their size, for accuracy', Number, 2016)
+  .option('--timed <n>', 'how many photos of 12 megapixels are timed', Number, 13)
   .option('--dir <dir>', 'where the drawn photos are kept', 'out/measure')
+  .option('--worst <file>', 'a picture of the 21 photos with the worst outlines')
   .option('--each', 'a line for every photo, on standard error')
   .parse()
-  .opts<{ count: number; seed: number; longSide: number; dir: string; each?: boolean }>();
+  .opts<{
+    count: number;
+    seed: number;
+    longSide: number;
+    timed: number;
+    dir: string;
+    worst?: string;
+    each?: boolean;
+  }>();
 
-interface Row {
-  iou: number;
-  confidence: number;
-  findMs: number;
-  developMs: number;
-  otherIou: number;
-  otherFindMs: number;
-  otherDevelopMs: number;
-}
-
-const scenes = await sceneSet(options);
 const comparison = await loadComparison();
-const rows: Row[] = [];
+const scenes = await sceneSet(options);
+const results = await runOutlines(scenes, comparison);
 
-const iouOf = (quad: Quad | null, truth: Quad): number => (quad ? intersectionOverUnion(quad, truth) : 0);
+const fixed = (value: number, digits: number) => (Number.isFinite(value) ? value.toFixed(digits) : '-');
+const percent = (share: number) => `${fixed(100 * share, 1)} %`;
+const present = (values: readonly (number | null | undefined)[]) =>
+  values.filter((value): value is number => typeof value === 'number');
 
-function timed<T>(work: () => T): [T, number] {
-  const start = performance.now();
-  const result = work();
-  return [result, performance.now() - start];
+/** Photos in which no corner is hidden, outside or bent away: their proportion can be held against the truth. */
+const isPlain = ({ scene: { truth } }: OutlineResult) =>
+  !truth.isCurled &&
+  truth.hiddenCorner === null &&
+  truth.corners.every(([x, y]) => x >= 0 && y >= 0 && x <= truth.width && y <= truth.height);
+
+function outlineRow(name: string, some: readonly OutlineResult[]): string[] {
+  const ious = some.map((result) => result.iou);
+  const others = some.map((result) => result.otherIou);
+  const written = some.filter(({ scene }) => scene.truth.lines >= 5);
+  const flats = present(some.map((result) => result.flat?.displacement));
+  return [
+    name,
+    String(some.length),
+    fixed(mean(ious), 4),
+    percent(shareOver(ious, 0.95)),
+    fixed(median(present(some.map((result) => result.cornerError))), 3),
+    fixed(median(present(some.filter(isPlain).map((result) => result.flat?.proportion))), 2),
+    fixed(median(flats), 3),
+    percent(written.filter((result) => result.isUprightRight).length / written.length),
+    fixed(mean(others), 3),
+    percent(shareOver(others, 0.95)),
+  ];
 }
 
-for (const [index, { file, truth }] of scenes.entries()) {
-  const { image } = await decodePhoto(file);
-  const [found, findMs] = timed(() => findOutline(image));
-  const [otherQuad, otherFindMs] = timed(() => comparison.find(image));
-  const outline = found.quad ?? truth.corners;
-  const recipe = { outline, turn: 0, look: 'daylight' } as const;
-  const [page, developMs] = timed(() => develop(image, recipe, { dpi: PAGE_DPI }));
-  const { width, height } = page.image;
-  const [, otherDevelopMs] = timed(() => comparison.develop(image, outline, width, height));
-  const row: Row = {
-    iou: iouOf(found.quad, truth.corners),
-    confidence: found.confidence,
-    findMs,
-    developMs,
-    otherIou: iouOf(otherQuad, truth.corners),
-    otherFindMs,
-    otherDevelopMs,
-  };
-  // The first photo warms both sides up.
-  if (index === 0) timed(() => develop(image, recipe, { dpi: PAGE_DPI }));
-  rows.push(row);
-  if (options.each) {
-    const facts = Object.entries(found.features ?? {}).map(([name, value]) => `${name} ${value.toFixed(2)}`);
+const categories = CATEGORIES.filter((category) =>
+  results.some(({ scene }) => scene.truth.category === category),
+);
+process.stdout.write(`${results.length} drawn photos, longer side ${options.longSide} px\n\n`);
+printTable([
+  [
+    'category',
+    'n',
+    'mean IoU',
+    'over .95',
+    'corner %',
+    'prop. %',
+    'grid %',
+    'upright',
+    'OpenCV IoU',
+    'over .95',
+  ],
+  ...categories.map((category) =>
+    outlineRow(
+      category,
+      results.filter(({ scene }) => scene.truth.category === category),
+    ),
+  ),
+  outlineRow('all', results),
+]);
+
+const sure = results.filter(({ outline }) => outline.confidence > 0.9);
+const unsure = results.filter(({ outline }) => outline.confidence < 0.3);
+const written = results.filter(({ scene }) => scene.truth.lines >= 5);
+const wrongAndSure = written.filter(
+  ({ upright, isUprightRight }) => !isUprightRight && upright.confidence > 0.9,
+);
+process.stdout.write(
+  `\n${sure.length} surer than 0.9: ${percent(
+    shareOver(
+      sure.map(({ iou }) => iou),
+      0.95,
+    ),
+  )} of them over 0.95; ${unsure.length} less sure than 0.3\n` +
+    `upright wrong though surer than 0.9: ${wrongAndSure.length} of ${written.length}\n`,
+);
+
+if (options.timed > 0) {
+  const times = await runTimes(
+    await sceneSet({ ...options, count: options.timed, longSide: 4032 }),
+    comparison,
+  );
+  process.stdout.write(`\n${options.timed} photos of 12 megapixels, decoded before, one thread, medians\n\n`);
+  printTable([
+    ['step', 'Ravlo', 'OpenCV', 'ratio'],
+    ...times.map(({ step, ours, theirs }) => [
+      step,
+      `${fixed(ours, 0)} ms`,
+      theirs === null ? '' : `${fixed(theirs, 0)} ms`,
+      theirs === null ? '' : fixed(ours / theirs, 2),
+    ]),
+  ]);
+}
+
+const byWorst = [...results].sort((a, b) => a.iou - b.iou);
+if (options.each) {
+  for (const { scene, outline, upright, isUprightRight, iou } of byWorst) {
     process.stderr.write(
-      `${file} ${truth.desk} ${truth.paper} iou ${row.iou.toFixed(4)} sure ${row.confidence.toFixed(2)} ${facts.join(' ')}\n`,
+      `${scene.name} ${scene.truth.category} ${scene.truth.desk} iou ${fixed(iou, 4)} sure ${fixed(outline.confidence, 2)} upright ${isUprightRight ? 'right' : 'wrong'} ${fixed(upright.confidence, 2)}\n`,
     );
   }
 }
-
-const percent = (share: number) => `${(100 * share).toFixed(1)} %`;
-const ms = (value: number) => `${value.toFixed(0)} ms`;
-const column = (key: keyof Row) => rows.map((row) => row[key]);
-const sure = rows.filter((row) => row.confidence > 0.9);
-const [findMs, otherFindMs] = [median(column('findMs')), median(column('otherFindMs'))];
-const [developMs, otherDevelopMs] = [median(column('developMs')), median(column('otherDevelopMs'))];
-
-const table: [string, string, string, string][] = [
-  ['', 'Ravlo', 'OpenCV', 'ratio'],
-  [
-    'outline, IoU over 0.95',
-    percent(shareOver(column('iou'), 0.95)),
-    percent(shareOver(column('otherIou'), 0.95)),
-    '',
-  ],
-  ['outline, mean IoU', mean(column('iou')).toFixed(4), mean(column('otherIou')).toFixed(4), ''],
-  ['outline, median IoU', median(column('iou')).toFixed(4), median(column('otherIou')).toFixed(4), ''],
-  [
-    `of ${sure.length} surer than 0.9, IoU over 0.95`,
-    sure.length
-      ? percent(
-          shareOver(
-            sure.map((row) => row.iou),
-            0.95,
-          ),
-        )
-      : '-',
-    '',
-    '',
-  ],
-  ['find, median', ms(findMs), ms(otherFindMs), (findMs / otherFindMs).toFixed(2)],
-  ['develop, median', ms(developMs), ms(otherDevelopMs), (developMs / otherDevelopMs).toFixed(2)],
-];
-const { width, height } = scenes[0].truth;
-process.stdout.write(
-  `${rows.length} drawn photos of ${width} x ${height}, pages at ${PAGE_DPI} dpi, one thread\n\n`,
-);
-for (const [name, ours, theirs, ratio] of table) {
-  process.stdout.write(`${name.padEnd(40)}${ours.padStart(10)}${theirs.padStart(10)}${ratio.padStart(8)}\n`);
+if (options.worst) {
+  mkdirSync(path.dirname(options.worst), { recursive: true });
+  const prints = byWorst.slice(0, 21).map(({ scene, outline, iou }) => ({
+    file: scene.file,
+    width: scene.truth.width,
+    height: scene.truth.height,
+    truth: scene.truth.corners,
+    found: outline.quad,
+    caption: `${scene.name.slice(6)} ${scene.truth.category} ${fixed(iou, 3)} sure ${fixed(outline.confidence, 2)}`,
+  }));
+  await contactSheet(prints, options.worst);
 }

@@ -1,4 +1,4 @@
-import { loadFont } from './fonts';
+import { HAND_SIZES, loadFont } from './fonts';
 import { glyphPath } from './glyphPath';
 import { createRandom, type Random } from './random';
 import { INKS, type SheetPlan } from './sheet';
@@ -43,7 +43,7 @@ function writingStart(plan: SheetPlan): { x: number; y: number; spacing: number 
 /** One line of handwriting: every letter a little off in height, size and slant; the line itself drifts. */
 function writeLine(plan: SheetPlan, words: string, x: number, y: number, random: Random): string {
   const font = loadFont(plan.hand);
-  const size = (plan.hand === 'caveat' ? 9 : 7.2) * random.between(0.95, 1.05);
+  const size = HAND_SIZES[plan.hand] * random.between(0.95, 1.05);
   const drift = random.normal() * 0.004;
   let at = x + random.normal() * 0.8;
   let d = '';

@@ -36,8 +36,8 @@ export async function expose(parts: ExposeParts): Promise<Rgba> {
   const { scene, view, surface, photoPixelsPerMm } = parts;
   const { width, height } = scene.camera;
   const photo = createRgba(width, height);
-  const tile = drawDesk(scene.desk, scene.seed, photoPixelsPerMm < 2 ? 256 : 1024);
-  const thingScale = Math.min(5, Math.max(1, photoPixelsPerMm));
+  const tile = drawDesk(scene.desk, scene.seed, tileSize(photoPixelsPerMm));
+  const thingScale = Math.min(5, Math.max(0.8, photoPixelsPerMm));
   const under = await drawLayer(scene, scene.under, thingScale);
   const over = await drawLayer(scene, scene.over, thingScale);
   const sheetLayer: Layer = {
@@ -78,6 +78,11 @@ export async function expose(parts: ExposeParts): Promise<Rgba> {
     }
   }
   return photo;
+}
+
+/** As fine as the photo shows the desk, and no finer than is worth its time. */
+function tileSize(photoPixelsPerMm: number): number {
+  return 2 ** Math.min(10, Math.max(7, Math.round(Math.log2(photoPixelsPerMm * DESK_TILE_MM))));
 }
 
 async function drawLayer(
@@ -163,15 +168,22 @@ function meetSurface(surface: Surface, { centre }: CameraView, scene: Scene, out
   out[2] = Math.min(1.15, Math.max(0.35, (1 - 0.45 * slope * from) / Math.sqrt(1 + slope * slope)));
 }
 
-/** The sheet lies a little off the desk: a thin soft shadow on the side away from the light. */
+/** A thin soft shadow where the sheet lies on what is under it, deeper on the side away from the light. */
 function shadeDesk({ sheet, light }: Scene, x: number, y: number, out: Float32Array): void {
   const lift = 0.8;
-  const sx = x + Math.cos(light.from) * lift;
-  const sy = y + Math.sin(light.from) * lift;
-  const dx = Math.max(-sx, 0, sx - sheet.width);
-  const dy = Math.max(-sy, 0, sy - sheet.height);
-  const distance = Math.abs(dx) + Math.abs(dy);
-  if (distance > 8) return;
-  const shade = 1 - 0.45 * Math.exp(-distance / 1.1);
+  const around = outsideBy(x, y, sheet.width, sheet.height);
+  if (around > 9) return;
+  const away = outsideBy(
+    x + Math.cos(light.from) * lift,
+    y + Math.sin(light.from) * lift,
+    sheet.width,
+    sheet.height,
+  );
+  const shade = (1 - 0.17 * Math.exp(-around / 0.7)) * (1 - 0.38 * Math.exp(-away / 1.1));
   for (let c = 0; c < 3; c++) out[c] *= shade;
+}
+
+/** How far a place lies outside a rectangle at the origin, the sum of both directions. */
+function outsideBy(x: number, y: number, width: number, height: number): number {
+  return Math.max(-x, 0, x - width) + Math.max(-y, 0, y - height);
 }

@@ -10,13 +10,33 @@ const FILES = {
   caveat: '@expo-google-fonts/caveat/500Medium/Caveat_500Medium.ttf',
   patrick: '@expo-google-fonts/patrick-hand/400Regular/PatrickHand_400Regular.ttf',
   shadows: '@expo-google-fonts/shadows-into-light/400Regular/ShadowsIntoLight_400Regular.ttf',
+  indie: '@expo-google-fonts/indie-flower/400Regular/IndieFlower_400Regular.ttf',
+  architects: '@expo-google-fonts/architects-daughter/400Regular/ArchitectsDaughter_400Regular.ttf',
+  reenie: '@expo-google-fonts/reenie-beanie/400Regular/ReenieBeanie_400Regular.ttf',
+  nothing: '@expo-google-fonts/nothing-you-could-do/400Regular/NothingYouCouldDo_400Regular.ttf',
+  gochi: '@expo-google-fonts/gochi-hand/400Regular/GochiHand_400Regular.ttf',
+  handlee: '@expo-google-fonts/handlee/Handlee_400Regular.ttf',
   print: '@expo-google-fonts/atkinson-hyperlegible/400Regular/AtkinsonHyperlegible_400Regular.ttf',
 } as const;
 
 export type HandName = Exclude<keyof typeof FILES, 'print'>;
 export type FontName = keyof typeof FILES;
 
-export const HANDS: readonly HandName[] = ['kalam', 'caveat', 'patrick', 'shadows'];
+/** Every hand with the size (mm, the em square) in which it writes as large as people do. */
+export const HAND_SIZES: Record<HandName, number> = {
+  kalam: 7.2,
+  caveat: 9,
+  patrick: 7.2,
+  shadows: 7.2,
+  indie: 7.4,
+  architects: 6.8,
+  reenie: 10,
+  nothing: 6.6,
+  gochi: 7.8,
+  handlee: 7.2,
+};
+
+export const HANDS = Object.keys(HAND_SIZES) as HandName[];
 
 const loaded = new Map<FontName, Font>();
 

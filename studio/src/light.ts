@@ -16,7 +16,7 @@ export interface LightGrid {
 /** Works out the light over the whole photo. */
 export function lightGrid(scene: Scene, toSheet: Homography): LightGrid {
   const { width, height } = scene.camera;
-  const step = Math.max(1, Math.round(Math.max(width, height) / GRID_CELLS));
+  const step = Math.max(4, Math.round(Math.max(width, height) / GRID_CELLS));
   const columns = Math.ceil(width / step) + 2;
   const rows = Math.ceil(height / step) + 2;
   const values = new Float32Array(columns * rows * VALUES);

@@ -8,7 +8,7 @@ import { useAppDispatch, useAppSelector } from '@/state/store';
 import { colours } from '@/ui/tokens';
 import { Handle } from './Handle';
 import { Loupe } from './Loupe';
-import { moveCorner, moveSide, outlineCorners, withCorners } from './outlineEdits';
+import { moveCorner, moveSide, outlineBows, outlineCorners, outlinePath, withCorners } from './outlineEdits';
 
 const CORNER_NAMES = ['Top left corner', 'Top right corner', 'Bottom right corner', 'Bottom left corner'];
 const SIDE_NAMES = ['Top side', 'Right side', 'Bottom side', 'Left side'];
@@ -45,6 +45,7 @@ export function EdgesStage({ page }: { readonly page: Page }) {
     top + y * scale,
   ];
   const places = corners.map(onStage);
+  const path = outlinePath(corners, outlineBows(recipe.outline)).map(onStage);
 
   const moved = (what: Held, dx: number, dy: number): Corners => {
     const move = what.shape === 'corner' ? moveCorner : moveSide;
@@ -101,12 +102,12 @@ export function EdgesStage({ page }: { readonly page: Page }) {
           />
           <Svg width={stage.width} height={stage.height} style={styles.overlay} aria-hidden>
             <Path
-              d={dimmed(left, top, photo.width * scale, photo.height * scale, places)}
+              d={dimmed(left, top, photo.width * scale, photo.height * scale, path)}
               fill="rgba(20, 24, 26, 0.62)"
               fillRule="evenodd"
             />
             <Path
-              d={closed(places)}
+              d={closed(path)}
               fill="none"
               stroke={colours.pencilOnDark}
               strokeWidth={3}

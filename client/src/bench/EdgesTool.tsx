@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Page } from '@ravlo/contract';
-import { findPageOutline } from '@/darkroom/darkroom';
+import { findInPhoto } from '@/darkroom/darkroom';
 import { editRecipe, selectRecipe } from '@/state/recipeEdits';
 import { useAppDispatch, useAppSelector } from '@/state/store';
 import { Button } from '@/ui/Button';
@@ -17,9 +17,9 @@ export function EdgesTool({ page }: { readonly page: Page }) {
   const findAgain = async () => {
     setMessage('Looking for the sheet…');
     try {
-      const outline = await findPageOutline(page, { priority: 2 });
-      dispatch(editRecipe(page, { ...recipe, outline }));
-      setMessage(outline.by === 'whole' ? 'No sheet stands out here. Drag the corners onto it.' : null);
+      const found = await findInPhoto(page, { priority: 2 });
+      dispatch(editRecipe(page, { ...recipe, ...found }));
+      setMessage(found.outline.by === 'whole' ? 'No sheet stands out here. Drag the corners onto it.' : null);
     } catch {
       setMessage('The photo could not be opened here. It is safe; reload the page and try again.');
     }

@@ -25,7 +25,6 @@ export function Loupe({ uri, photo, corners, at, zoom, side }: LoupeProps) {
   const left = SIZE / 2 - at[0] * zoom;
   const top = SIZE / 2 - at[1] * zoom;
   const points = corners.map(([x, y]) => `${left + x * zoom},${top + y * zoom}`).join(' ');
-  const middle = SIZE / 2;
   return (
     <View aria-hidden style={[styles.loupe, side === 'left' ? styles.left : styles.right]}>
       <img

@@ -1,6 +1,7 @@
 import { intersectLines, lineThrough, type Line } from '@ravlo/core/outline/line';
 import { isConvex, type Point, type Quad } from '@ravlo/core/outline/quad';
-import type { Corners, Recipe, RecipeOutline } from '@ravlo/contract';
+import { sidePoint } from '@ravlo/core/outline/sideCurve';
+import type { Bows, Corners, Recipe, RecipeOutline } from '@ravlo/contract';
 
 /** The corners that an outline stands for, photo pixels; the whole photo where nobody has said otherwise. */
 export function outlineCorners(outline: RecipeOutline, width: number, height: number): Corners {
@@ -13,10 +14,30 @@ export function outlineCorners(outline: RecipeOutline, width: number, height: nu
   ];
 }
 
-/** The recipe with corners set by hand. */
-export function withCorners(recipe: Recipe, corners: Corners): Recipe {
-  return { ...recipe, outline: { by: 'hand', corners } };
+/** The bows of an outline's sides, where the sheet is curled. */
+export function outlineBows(outline: RecipeOutline): Bows | undefined {
+  return outline.by === 'finder' || outline.by === 'hand' ? outline.bows : undefined;
 }
+
+/** The recipe with corners set by hand; a curled sheet's sides keep their bows. */
+export function withCorners(recipe: Recipe, corners: Corners): Recipe {
+  const bows = outlineBows(recipe.outline);
+  return { ...recipe, outline: { by: 'hand', corners, ...(bows ? { bows } : null) } };
+}
+
+/** Points along the outline, photo pixels: the corners, and on a bowed side some between. */
+export function outlinePath(corners: Corners, bows: Bows | undefined): [number, number][] {
+  if (!bows) return corners.map(([x, y]) => [x, y]);
+  return corners.flatMap((from, i) => {
+    const side = { from, to: corners[(i + 1) % 4], bow: bows[i] };
+    return Array.from({ length: BOW_POINTS }, (_, k): [number, number] => {
+      const [x, y] = sidePoint(side, k / BOW_POINTS);
+      return [x, y];
+    });
+  });
+}
+
+const BOW_POINTS = 12;
 
 export interface PhotoSize {
   readonly width: number;

@@ -1,6 +1,6 @@
 import { wrap, type Remote } from 'comlink';
-import type { ComposePdfOptions, PdfPage } from '@ravlo/core';
-import type { Page, Recipe, RecipeOutline } from '@ravlo/contract';
+import type { Bows as CoreBows, ComposePdfOptions, PdfPage, Quad } from '@ravlo/core';
+import type { Bows, Corners, Page, Recipe } from '@ravlo/contract';
 import { photoUrl } from '@/state/api';
 import type { Darkroom, Picture } from './darkroom.worker';
 import { cachedPicture, cachePicture } from './pictureCache';
@@ -11,7 +11,7 @@ import { toCoreRecipe } from './recipe';
  * The only door to core: everything that is computed on pixels goes through here, in workers. Bump the
  * number when developing changes, so that pictures made before are made again.
  */
-const CORE_EDITION = 2;
+const CORE_EDITION = 3;
 const PDF_QUALITY = 0.8;
 
 function makeWorker(): Bench<Remote<Darkroom>> {
@@ -31,18 +31,23 @@ function makeWorker(): Bench<Remote<Darkroom>> {
 const size = Math.min(3, Math.max(1, (globalThis.navigator?.hardwareConcurrency ?? 2) - 1 || 1));
 const pool = createPool<Remote<Darkroom>>(size, makeWorker);
 
-/** Looks for the sheet in a page's photo. */
-export async function findPageOutline(page: Page, options: JobOptions = {}): Promise<RecipeOutline> {
+/** Looks for the sheet in a page's photo, and for which way up it is. */
+export async function findInPhoto(
+  page: Page,
+  options: JobOptions = {},
+): Promise<Pick<Recipe, 'outline' | 'turn'>> {
   const url = photoUrl(page.photo.id);
-  const found = await pool.run((tools) => tools.find(url), { photo: url, ...options });
-  if (!found.corners) return { by: 'whole', reason: 'none-found' };
-  const [a, b, c, d] = found.corners;
-  return {
-    by: 'finder',
-    corners: [[...a], [...b], [...c], [...d]],
-    confidence: found.confidence,
-  };
+  const { corners, bows, confidence, turn } = await pool.run((tools) => tools.find(url), {
+    photo: url,
+    ...options,
+  });
+  if (!corners) return { outline: { by: 'whole', reason: 'none-found' }, turn };
+  const outline = { by: 'finder' as const, corners: plainCorners(corners), confidence };
+  return { outline: bows ? { ...outline, bows: plainBows(bows) } : outline, turn };
 }
+
+const plainCorners = ([a, b, c, d]: Quad): Corners => [[...a], [...b], [...c], [...d]];
+const plainBows = ([a, b, c, d]: CoreBows): Bows => [[...a], [...b], [...c], [...d]];
 
 /** A page's developed picture, at most `longSide` pixels: from this browser's cache, or developed now. */
 export async function pagePicture(

@@ -2,13 +2,16 @@ import { expose, transfer } from 'comlink';
 import {
   composePdf,
   develop,
-  findOutline,
+  findPage,
   PAGE_DPI,
+  scaleBows,
   scaleQuad,
+  type Bows,
   type ComposePdfOptions,
   type PdfPage,
   type Quad,
   type Recipe,
+  type Turn,
 } from '@ravlo/core';
 import { decodePhoto, encodeJpeg, type DecodedPhoto } from './codec';
 
@@ -17,6 +20,15 @@ export interface Picture {
   readonly blob: Blob;
   readonly width: number;
   readonly height: number;
+}
+
+/** What was found in a photo. */
+export interface FoundPage {
+  readonly corners: Quad | null;
+  readonly bows: Bows | null;
+  readonly confidence: number;
+  /** brings the flat page upright */
+  readonly turn: Turn;
 }
 
 const PICTURE_QUALITY = 0.82;
@@ -36,15 +48,24 @@ async function openPhoto(url: string): Promise<DecodedPhoto> {
 
 /** The recipe in the pixels of the decoded image, which may be smaller than the photo. */
 function inDecodedPixels(recipe: Recipe, scale: number): Recipe {
-  return { ...recipe, outline: recipe.outline && scaleQuad(recipe.outline, 1 / scale) };
+  return {
+    ...recipe,
+    outline: recipe.outline && scaleQuad(recipe.outline, 1 / scale),
+    bows: recipe.bows && scaleBows(recipe.bows, 1 / scale),
+  };
 }
 
 const darkroom = {
-  /** Finds the sheet; corners in photo pixels. */
-  async find(url: string): Promise<{ corners: Quad | null; confidence: number }> {
+  /** Finds the sheet and which way up it is; corners and bows in photo pixels. */
+  async find(url: string): Promise<FoundPage> {
     const { image, scale } = await openPhoto(url);
-    const { quad, confidence } = findOutline(image);
-    return { corners: quad && scaleQuad(quad, scale), confidence };
+    const { outline, turn } = findPage(image);
+    return {
+      corners: outline.quad && scaleQuad(outline.quad, scale),
+      bows: outline.bows && scaleBows(outline.bows, scale),
+      confidence: outline.confidence,
+      turn,
+    };
   },
 
   /** Develops a page small, for the screen. */

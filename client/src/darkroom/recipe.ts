@@ -4,5 +4,10 @@ import type { Recipe } from '@ravlo/contract';
 /** The recipe as core takes it: only the corners matter for developing, not who found them. */
 export function toCoreRecipe({ outline, turn, look }: Recipe): CoreRecipe {
   const hasCorners = outline.by === 'finder' || outline.by === 'hand';
-  return { outline: hasCorners ? outline.corners : null, turn, look };
+  return {
+    outline: hasCorners ? outline.corners : null,
+    bows: hasCorners ? (outline.bows ?? null) : null,
+    turn,
+    look,
+  };
 }

@@ -3,6 +3,7 @@ import { mapQuad, wholeQuad, type Quad } from '../outline/quad';
 import { createRgba } from '../raster/image';
 import { measureSheet } from './flatten';
 import { compose, invert, project, rectangleToQuad, squareToQuad } from './homography';
+import { flatMap } from './pageMap';
 import { recoverProportion } from './proportion';
 import { sheetSize } from './sheetSize';
 import { warp } from './warp';
@@ -123,7 +124,7 @@ describe('warp', () => {
   it('is the identity for a quad that is the photo', () => {
     const photo = createRgba(40, 30);
     photo.data.forEach((_, i) => (photo.data[i] = i % 4 === 3 ? 255 : (i * 7) % 256));
-    expect(warp(photo, wholeQuad(40, 30), { width: 40, height: 30 })).toEqual(photo);
+    expect(warp(photo, flatMap(wholeQuad(40, 30)), { width: 40, height: 30 })).toEqual(photo);
   });
 
   it('does not alias fine stripes when it shrinks', () => {
@@ -131,7 +132,7 @@ describe('warp', () => {
     for (let i = 0; i < 600 * 600; i++)
       photo.data.set((i % 600) % 2 ? [255, 255, 255, 255] : [0, 0, 0, 255], i * 4);
     for (const side of [300, 350, 200, 97]) {
-      const page = warp(photo, wholeQuad(600, 600), { width: side, height: side });
+      const page = warp(photo, flatMap(wholeQuad(600, 600)), { width: side, height: side });
       let [least, most] = [255, 0];
       for (let i = 4 * side; i < page.data.length - 4 * side; i += 4) {
         const x = (i / 4) % side;

@@ -1,11 +1,18 @@
-import { wholeQuad, type Quad } from '../outline/quad';
+import type { Bows } from '../outline/findOutline';
+import { rotateCorners, wholeQuad, type Point, type Quad } from '../outline/quad';
+import { sidePoint } from '../outline/sideCurve';
 import type { Rgba } from '../raster/image';
-import { recoverProportion } from './proportion';
+import { turnQuarter } from '../raster/turnQuarter';
+import { cylinderOf, type BentPage, type Cylinder } from './cylinder';
+import { cylinderMap, flatMap, type PageMap } from './pageMap';
+import { recoverProportion, USUAL_FOCAL } from './proportion';
 import { sheetSize, toPixels, type SheetSize } from './sheetSize';
 import { warp } from './warp';
 
 export interface FlattenOptions {
   readonly dpi: number;
+  /** how the sides bow, where the sheet is curled */
+  readonly bows?: Bows | null;
   /** the photo's focal length in its pixels, where it says so */
   readonly focal?: number;
   /** most pixels on the page's longer side: smaller pictures for the table and the bench */
@@ -24,14 +31,71 @@ export interface FlatPage {
  * @param quad photo pixels; null takes the whole photo with the photo's own proportion
  */
 export function flatten(photo: Rgba, quad: Quad | null, options: FlattenOptions): FlatPage {
-  const size = measureSheet(photo, quad, options.focal);
+  const { map, size, isTurned } = mapPage(photo, quad, options);
   const long = Math.max(size.width, size.height);
   const dpi = options.longSide ? Math.min(options.dpi, (options.longSide * 25.4) / long) : options.dpi;
-  const image = warp(photo, quad ?? wholeQuad(photo.width, photo.height), {
-    width: toPixels(size.width, dpi),
-    height: toPixels(size.height, dpi),
+  const width = toPixels(size.width, dpi);
+  const height = toPixels(size.height, dpi);
+  if (!isTurned) return { image: warp(photo, map, { width, height }), size };
+  const lying = warp(photo, map, { width: height, height: width });
+  return { image: turnQuarter(lying, 90), size };
+}
+
+export interface MappedPage {
+  readonly map: PageMap;
+  readonly size: SheetSize;
+  /** the map's own top is the page's right side: the page comes out lying and is turned clockwise after */
+  readonly isTurned: boolean;
+}
+
+/** Where the page's places lie in the photo, and how large the page is. */
+export function mapPage(
+  photo: { readonly width: number; readonly height: number },
+  quad: Quad | null,
+  { bows, focal }: Pick<FlattenOptions, 'bows' | 'focal'>,
+): MappedPage {
+  if (quad && bows) {
+    const isTurned = bend(bows, 1) > bend(bows, 0);
+    const cylinder = curledPage(photo, quad, bows, isTurned ? 1 : 0, focal);
+    if (cylinder) {
+      const proportion = isTurned ? 1 / cylinder.proportion : cylinder.proportion;
+      return { map: cylinderMap(cylinder), size: boundedSize(proportion), isTurned };
+    }
+  }
+  return {
+    map: flatMap(quad ?? wholeQuad(photo.width, photo.height)),
+    size: measureSheet(photo, quad, focal),
+    isTurned: false,
+  };
+}
+
+/** How much the sides `first` and the one opposite bow, px. */
+function bend(bows: Bows, first: 0 | 1): number {
+  const most = (i: number) => Math.max(...bows[i].map(Math.abs));
+  return most(first) + most(first + 2);
+}
+
+const EDGE_POINTS = 65;
+
+function curledPage(
+  photo: { readonly width: number; readonly height: number },
+  quad: Quad,
+  bows: Bows,
+  first: 0 | 1,
+  focal: number | undefined,
+): Cylinder | null {
+  const corners = rotateCorners(quad, first);
+  const points = (side: number): Point[] => {
+    const i = (first + side) % 4;
+    const curve = { from: quad[i], to: quad[(i + 1) % 4], bow: bows[i] };
+    return Array.from({ length: EDGE_POINTS }, (_, k) => sidePoint(curve, k / (EDGE_POINTS - 1)));
+  };
+  const page: BentPage = { quad: corners, top: points(0), bottom: points(2).reverse() };
+  return cylinderOf(page, {
+    photoWidth: photo.width,
+    photoHeight: photo.height,
+    focal: focal ?? USUAL_FOCAL * Math.max(photo.width, photo.height),
   });
-  return { image, size };
 }
 
 /** The size in mm that the quad of a photo stands for. */
@@ -40,8 +104,11 @@ export function measureSheet(
   quad: Quad | null,
   focal?: number,
 ): SheetSize {
-  const proportion = quad
-    ? recoverProportion(quad, { photoWidth: photo.width, photoHeight: photo.height, focal })
-    : photo.height / photo.width;
-  return sheetSize(Math.min(20, Math.max(0.05, proportion)));
+  return boundedSize(
+    quad
+      ? recoverProportion(quad, { photoWidth: photo.width, photoHeight: photo.height, focal })
+      : photo.height / photo.width,
+  );
 }
+
+const boundedSize = (proportion: number) => sheetSize(Math.min(20, Math.max(0.05, proportion)));

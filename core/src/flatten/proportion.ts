@@ -9,7 +9,7 @@ export interface ProportionOptions {
 }
 
 /** Focal length of a common phone's main camera as a share of the photo's longer side (26 mm on 36 mm). */
-const USUAL_FOCAL = 26 / 36;
+export const USUAL_FOCAL = 26 / 36;
 
 /**
  * The sheet's true height / width, recovered from how perspective bends it.

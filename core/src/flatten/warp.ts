@@ -1,7 +1,6 @@
 import { createRgba, type Rgba } from '../raster/image';
 import { shrinkByInteger } from '../raster/shrinkByInteger';
-import { rectangleToQuad, type Homography } from './homography';
-import { scaleQuad, type Quad } from '../outline/quad';
+import type { PageMap } from './pageMap';
 
 export interface WarpOptions {
   /** page pixels */
@@ -13,30 +12,33 @@ export interface WarpOptions {
 const SINGLE_SAMPLE_SCALE = 1.25;
 
 /**
- * Pulls the quad of a photo out into a flat page.
+ * Pulls a page out of a photo.
  *
  * Sampling follows the local scale: the photo is first shrunk by the largest whole factor that still leaves
  * one of its pixels for each of the page's, and what is left (a factor between 1 and 2, more where the sheet
  * leans towards the camera) is averaged over 2 x 2 bilinear samples; where the page has as many pixels as
- * the photo or more, one bilinear sample does. Outside the photo its border pixel repeats.
+ * the photo or more, one bilinear sample does. What lies outside the photo is left white.
  */
-export function warp(photo: Rgba, quad: Quad, { width, height }: WarpOptions): Rgba {
-  const factor = Math.max(1, Math.min(16, Math.floor(leastScale(quad, width, height))));
+export function warp(photo: Rgba, map: PageMap, { width, height }: WarpOptions): Rgba {
+  const { least, mean } = scalesOf(map, width, height);
+  const factor = Math.max(1, Math.min(16, Math.floor(least)));
   const source = shrinkByInteger(photo, factor);
-  const inner = scaleQuad(quad, 1 / factor);
-  const h = rectangleToQuad(width, height, inner);
   const page = createRgba(width, height);
   const coordinates = new Float32Array(width * 2);
-  const isDense = meanScale(inner, width, height) > SINGLE_SAMPLE_SCALE;
+  const isDense = mean / factor > SINGLE_SAMPLE_SCALE;
   const accumulate = isDense ? new Uint16Array(width * 3) : null;
+  const fill = (x: number, y: number) => {
+    map.row(x, y, width, height, coordinates);
+    for (let i = 0; i < coordinates.length; i++) coordinates[i] = coordinates[i] / factor - 0.5;
+  };
   for (let y = 0; y < height; y++) {
     if (!accumulate) {
-      projectRow(h, width, 0.5, y + 0.5, coordinates);
+      fill(0.5, y + 0.5);
       sampleRow(source, coordinates, page, y);
     } else {
       accumulate.fill(0);
       for (let k = 0; k < 4; k++) {
-        projectRow(h, width, k & 1 ? 0.75 : 0.25, y + (k & 2 ? 0.75 : 0.25), coordinates);
+        fill(k & 1 ? 0.75 : 0.25, y + (k & 2 ? 0.75 : 0.25));
         addSampledRow(source, coordinates, accumulate);
       }
       writeQuarter(accumulate, page, y);
@@ -45,34 +47,28 @@ export function warp(photo: Rgba, quad: Quad, { width, height }: WarpOptions): R
   return page;
 }
 
-/** Length of the shortest side of the quad in source pixels per page pixel. */
-function leastScale(quad: Quad, width: number, height: number): number {
-  return Math.min(...sideScales(quad, width, height));
+/** Source pixels a page pixel along the page's four borders: the least and the mean. */
+function scalesOf(map: PageMap, width: number, height: number): { least: number; mean: number } {
+  const corners = new Float32Array(4);
+  const row = (y: number): [number, number, number, number] => {
+    map.row(0, y, 2, height, corners);
+    // Two samples, at the left border and half way: the map is asked for a page of two pixels' width.
+    return [corners[0], corners[1], corners[2], corners[3]];
+  };
+  const [ax, ay, bx, by] = row(0);
+  const [dx, dy, cx, cy] = row(height);
+  const scales = [
+    (2 * Math.hypot(bx - ax, by - ay)) / width,
+    (2 * Math.hypot(cx - dx, cy - dy)) / width,
+    Math.hypot(dx - ax, dy - ay) / height,
+    Math.hypot(cx - bx, cy - by) / height,
+  ];
+  return { least: Math.min(...scales), mean: scales.reduce((sum, s) => sum + s, 0) / 4 };
 }
 
-function meanScale(quad: Quad, width: number, height: number): number {
-  return sideScales(quad, width, height).reduce((sum, s) => sum + s, 0) / 4;
-}
-
-function sideScales(quad: Quad, width: number, height: number): number[] {
-  return quad.map(([x, y], i) => {
-    const next = quad[(i + 1) % 4];
-    return Math.hypot(next[0] - x, next[1] - y) / (i % 2 === 0 ? width : height);
-  });
-}
-
-function projectRow(h: Homography, width: number, x0: number, y: number, out: Float32Array): void {
-  let u = h[0] * x0 + h[1] * y + h[2];
-  let v = h[3] * x0 + h[4] * y + h[5];
-  let w = h[6] * x0 + h[7] * y + h[8];
-  for (let x = 0; x < width; x++) {
-    const inverse = 1 / w;
-    out[2 * x] = u * inverse - 0.5;
-    out[2 * x + 1] = v * inverse - 0.5;
-    u += h[0];
-    v += h[3];
-    w += h[6];
-  }
+/** More than a pixel outside: nothing was photographed there. */
+function isOutside(x: number, y: number, maxX: number, maxY: number): boolean {
+  return x < -1 || y < -1 || x > maxX + 1 || y > maxY + 1;
 }
 
 /** Bilinear with weights in 1/64ths; the four neighbours are clamped to the source. */
@@ -83,6 +79,10 @@ function sampleRow(source: Rgba, coordinates: Float32Array, page: Rgba, row: num
   const maxY = height - 1;
   let to = row * page.width * 4;
   for (let k = 0; k < coordinates.length; k += 2, to += 4) {
+    if (isOutside(coordinates[k], coordinates[k + 1], maxX, maxY)) {
+      target[to] = target[to + 1] = target[to + 2] = target[to + 3] = 255;
+      continue;
+    }
     const cx = Math.min(maxX, Math.max(0, coordinates[k]));
     const cy = Math.min(maxY, Math.max(0, coordinates[k + 1]));
     const x = cx | 0;
@@ -121,6 +121,10 @@ function addSampledRow(source: Rgba, coordinates: Float32Array, sums: Uint16Arra
   const maxX = width - 1;
   const maxY = height - 1;
   for (let k = 0, to = 0; k < coordinates.length; k += 2, to += 3) {
+    if (isOutside(coordinates[k], coordinates[k + 1], maxX, maxY)) {
+      for (let c = 0; c < 3; c++) sums[to + c] += 255 * 64;
+      continue;
+    }
     const cx = Math.min(maxX, Math.max(0, coordinates[k]));
     const cy = Math.min(maxY, Math.max(0, coordinates[k + 1]));
     const x = cx | 0;

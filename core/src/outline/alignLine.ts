@@ -8,8 +8,10 @@ export interface AlignLineOptions {
   readonly radius: number;
 }
 
-/** Edges whose direction is off by more than this (radians) belong to something else. */
-const MOST_TURN = 0.3;
+/** Edges whose direction is off by more than 0.3 radians belong to something else: cosine of twice that. */
+const LEAST_COS2 = Math.cos(0.6);
+/** Places along the line are this far from each other, px. */
+const STEP = 2;
 
 /**
  * Moves a roughly known line onto the edge under it: at every pixel along the line takes the strongest
@@ -20,18 +22,18 @@ export function alignLine(field: EdgeField, line: Line, { radius }: AlignLineOpt
   const weights: number[] = [];
   const cos = Math.cos(line.angle);
   const sin = Math.sin(line.angle);
-  forEachVisible(field.width, field.height, line, (x, y) => {
+  const [cosTwice, sinTwice] = [Math.cos(2 * line.angle), Math.sin(2 * line.angle)];
+  const { width, height, strength, cos2, sin2 } = field;
+  forEachVisible(width, height, line, STEP, (x, y) => {
     let best = 0;
     let bestAt = 0;
     for (let d = -radius; d <= radius; d++) {
       const px = Math.floor(x + cos * d);
       const py = Math.floor(y + sin * d);
-      if (px < 1 || py < 1 || px >= field.width - 1 || py >= field.height - 1) continue;
-      const i = py * field.width + px;
-      if (field.strength[i] <= best) continue;
-      const turn = Math.abs(field.direction[i] - line.angle) % Math.PI;
-      if (Math.min(turn, Math.PI - turn) > MOST_TURN) continue;
-      best = field.strength[i];
+      if (px < 1 || py < 1 || px >= width - 1 || py >= height - 1) continue;
+      const i = py * width + px;
+      if (strength[i] <= best || cos2[i] * cosTwice + sin2[i] * sinTwice < LEAST_COS2) continue;
+      best = strength[i];
       bestAt = d;
     }
     if (best > 0) {
@@ -42,17 +44,18 @@ export function alignLine(field: EdgeField, line: Line, { radius }: AlignLineOpt
   return fitLine(points, weights, { line, scale: radius / 2 }) ?? line;
 }
 
-/** Calls back at every whole step along the part of a line that lies inside a width x height image. */
+/** Calls back at places `step` px apart along the part of a line that lies inside a width x height image. */
 export function forEachVisible(
   width: number,
   height: number,
   line: Line,
+  step: number,
   visit: (x: number, y: number, t: number) => void,
 ): void {
   const cos = Math.cos(line.angle);
   const sin = Math.sin(line.angle);
-  const reach = Math.ceil(Math.hypot(width, height));
-  for (let t = -reach; t <= reach; t++) {
+  const reach = Math.ceil(Math.hypot(width, height) / step) * step;
+  for (let t = -reach; t <= reach; t += step) {
     const x = line.offset * cos - sin * t;
     const y = line.offset * sin + cos * t;
     if (x >= 0 && y >= 0 && x < width && y < height) visit(x, y, t);

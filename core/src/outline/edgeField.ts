@@ -1,4 +1,4 @@
-import { createPlane, type Plane } from '../raster/image';
+import type { Plane } from '../raster/image';
 
 /** Where and how strongly colour changes, taken over several channels at once. */
 export interface EdgeField {
@@ -6,39 +6,37 @@ export interface EdgeField {
   readonly height: number;
   /** length of the largest colour change, in grey levels a pixel */
   readonly strength: Float32Array;
-  /** direction of that change modulo pi, radians, -pi/2 to pi/2 */
-  readonly direction: Float32Array;
+  /** cosine and sine of twice the direction of that change: a direction and its opposite are the same */
+  readonly cos2: Float32Array;
+  readonly sin2: Float32Array;
+}
+
+/** The sums over channels of the outer products of their gradients (Di Zenzo's structure tensor). */
+export interface Tensor {
+  readonly width: number;
+  readonly height: number;
+  readonly xx: Float32Array;
+  readonly yy: Float32Array;
+  readonly xy: Float32Array;
 }
 
 /** Changes smaller than this (grey levels a pixel) are left at zero: most of a picture, and most of the time. */
 const FAINT = 0.6;
 
-/**
- * Gradient of a many-channel image by Di Zenzo's structure tensor: the sum over channels of the outer
- * products of their gradients; its larger eigenvalue is the squared change, its eigenvector the direction.
- * (S. Di Zenzo, "A note on the gradient of a multi-image", 1986.) Derivatives are Scharr's, which keep the
- * angle to a fraction of a degree.
- */
-export function edgeField(channels: readonly Plane[]): EdgeField {
-  const { width, height } = channels[0];
-  const xx = createPlane(width, height).data;
-  const yy = createPlane(width, height).data;
-  const xy = createPlane(width, height).data;
-  for (const channel of channels) addTensor(channel, xx, yy, xy);
-  const strength = new Float32Array(width * height);
-  const direction = new Float32Array(width * height);
-  for (let i = 0; i < strength.length; i++) {
-    const difference = xx[i] - yy[i];
-    const root = Math.sqrt(difference * difference + 4 * xy[i] * xy[i]);
-    const squared = (xx[i] + yy[i] + root) / 2;
-    if (squared < FAINT * FAINT) continue;
-    strength[i] = Math.sqrt(squared);
-    direction[i] = 0.5 * Math.atan2(2 * xy[i], difference);
-  }
-  return { width, height, strength, direction };
+/** A tensor of no channels yet, or a copy of one. */
+export function startTensor({ width, height }: Plane, from?: Tensor): Tensor {
+  const size = width * height;
+  return {
+    width,
+    height,
+    xx: from ? from.xx.slice() : new Float32Array(size),
+    yy: from ? from.yy.slice() : new Float32Array(size),
+    xy: from ? from.xy.slice() : new Float32Array(size),
+  };
 }
 
-function addTensor(plane: Plane, xx: Float32Array, yy: Float32Array, xy: Float32Array): void {
+/** Adds one channel. Derivatives are Scharr's, which keep the angle to a fraction of a degree. */
+export function addToTensor({ xx, yy, xy }: Tensor, plane: Plane): void {
   const { width, height, data } = plane;
   for (let y = 1; y < height - 1; y++) {
     for (let i = y * width + 1, end = (y + 1) * width - 1; i < end; i++) {
@@ -55,14 +53,38 @@ function addTensor(plane: Plane, xx: Float32Array, yy: Float32Array, xy: Float32
   }
 }
 
+/**
+ * The edges of a many-channel image: the larger eigenvalue of the structure tensor is the squared change, its
+ * eigenvector the direction. (S. Di Zenzo, "A note on the gradient of a multi-image", 1986.)
+ */
+export function edgeField({ width, height, xx, yy, xy }: Tensor): EdgeField {
+  const strength = new Float32Array(width * height);
+  const cos2 = new Float32Array(width * height);
+  const sin2 = new Float32Array(width * height);
+  for (let i = 0; i < strength.length; i++) {
+    const sum = xx[i] + yy[i];
+    if (sum < FAINT * FAINT) continue;
+    const difference = xx[i] - yy[i];
+    const twice = 2 * xy[i];
+    const root = Math.sqrt(difference * difference + twice * twice);
+    strength[i] = Math.sqrt((sum + root) / 2);
+    if (root > 0) {
+      cos2[i] = difference / root;
+      sin2[i] = twice / root;
+    }
+  }
+  return { width, height, strength, cos2, sin2 };
+}
+
 /** The value that the given share (0 to 1) of the field's strengths stays below, from a 1024-bin histogram. */
-export function strengthQuantile(field: EdgeField, share: number): number {
+export function strengthQuantile({ strength }: EdgeField, share: number): number {
   let most = 0;
-  for (const s of field.strength) most = Math.max(most, s);
+  for (let i = 0; i < strength.length; i++) if (strength[i] > most) most = strength[i];
   if (most === 0) return 0;
   const bins = new Uint32Array(1024);
-  for (const s of field.strength) bins[Math.min(1023, (s / most) * 1024) | 0]++;
-  let left = share * field.strength.length;
+  const scale = 1023.999 / most;
+  for (let i = 0; i < strength.length; i++) bins[(strength[i] * scale) | 0]++;
+  let left = share * strength.length;
   for (let b = 0; b < bins.length; b++) {
     left -= bins[b];
     if (left <= 0) return ((b + 1) / 1024) * most;

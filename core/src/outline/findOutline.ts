@@ -1,26 +1,27 @@
-import { closing } from '../raster/closing';
-import type { Plane, Rgba } from '../raster/image';
-import { opponentPlanes } from '../raster/opponentPlanes';
+import type { Rgba } from '../raster/image';
 import { shrinkByInteger } from '../raster/shrinkByInteger';
-import { smooth } from '../raster/smooth';
-import { alignLine } from './alignLine';
-import { outlineConfidence } from './confidence';
-import { edgeField } from './edgeField';
-import { estimateNoise } from './estimateNoise';
-import type { Line } from './line';
-import { lineCandidates } from './lineCandidates';
-import { lineEvidence, type EvidenceSource, type LineEvidence } from './lineEvidence';
-import { scaleQuad, startAtTopLeft, wholeQuad, type Quad } from './quad';
-import { quadCandidates, type QuadCandidate } from './quadCandidates';
-import { refineQuad } from './refineQuad';
-import type { QuadFeatures } from './scoreQuad';
+import { bendSides } from './bendSides';
+import { extendBeyond } from './extendBeyond';
+import { intersectionOverUnion, scaleQuad, startAtTopLeft, type Quad } from './quad';
+import type { QuadFeatures } from './quadFeatures';
+import { marginOf, outlineConfidence } from './rankQuad';
+import { refineSides } from './refineSides';
+import { searchPicture, type FoundQuad, type Search } from './searchPicture';
+import type { Bow, SideCurve } from './sideCurve';
+
+/** How far each side bows from the straight line between its corners; see `SideCurve`. Side i starts at corner i. */
+export type Bows = readonly [Bow, Bow, Bow, Bow];
 
 /** Where the sheet is. */
 export interface Outline {
-  /** photo pixels, clockwise from the page's top left; null when no sheet stands out from the picture */
+  /** photo pixels, clockwise from the corner nearest the photo's top left; null when no sheet stands out */
   readonly quad: Quad | null;
+  /** the sides of a curled sheet; null when they are straight */
+  readonly bows: Bows | null;
   /** 0 to 1 */
   readonly confidence: number;
+  /** up to three other places where it could be, likeliest first */
+  readonly others: readonly Quad[];
   /** what was measured on the chosen quad, for those who tune */
   readonly features: QuadFeatures | null;
 }
@@ -29,70 +30,102 @@ export interface Outline {
 const SEARCH_SIDE = 512;
 /** Below this the whole photo is the better proposal. */
 export const LEAST_CONFIDENCE = 0.3;
+const MOST_OTHERS = 3;
+/** Others that share more than this with the chosen one are no choice. */
+const SAME_PLACE = 0.93;
 
 /**
- * Finds the sheet in a photo.
- *
- * Shrinks the photo, finds straight edges in it (once with thin dark marks closed, so that writing and rules
- * do not vote; once without, so that a thin shadow round white paper does), scores every sensible quad of
- * them by what lies on either side, and refines the best on the full photo to a fraction of a pixel.
+ * Finds the sheet in a photo: searches a small copy (see `searchPicture`), tries whether the sheet is bent, and refines
+ * the likeliest quad's sides on the full photo to a fraction of a pixel.
  *
  * @param photo upright by its EXIF turn
  */
 export function findOutline(photo: Rgba): Outline {
   const factor = Math.max(1, Math.ceil(Math.max(photo.width, photo.height) / SEARCH_SIDE));
-  const small = shrinkByInteger(photo, factor);
-  const best = rankQuads(small)[0];
-  if (!best) return { quad: null, confidence: 0, features: null };
-  const confidence = outlineConfidence(best.features);
-  const fixed = best.sides.map((side) => side === null);
-  let quad = clampFixed(scaleQuad(best.quad, factor), fixed, photo);
-  for (const radius of [3, 1.2]) quad = refineQuad(photo, quad, { radius: radius * factor, fixed });
-  const isWhole = fixed.every(Boolean);
+  const search = searchPicture(shrinkByInteger(photo, factor, { coarse: true }));
+  const best = search.quads[0];
+  if (!best) return { quad: null, bows: null, confidence: 0, others: [], features: null };
+  const elsewhere = otherPlaces(search.quads);
+  const confidence = outlineConfidence(best.features, marginOf(best.rank, elsewhere[0]?.rank ?? -Infinity));
+  const others = elsewhere.map(({ quad }) => startAtTopLeft(scaleQuad(quad, factor)));
+  const found = { confidence, others, features: best.features };
+  if (confidence < LEAST_CONFIDENCE) return { quad: null, bows: null, ...found };
+  return { ...refine(photo, search, best, factor), ...found };
+}
+
+function otherPlaces([best, ...rest]: readonly FoundQuad[]): FoundQuad[] {
+  const places: FoundQuad[] = [];
+  for (const other of rest) {
+    if (places.length >= MOST_OTHERS) break;
+    const isNew = [best, ...places].every(
+      (known) => intersectionOverUnion(known.quad, other.quad) < SAME_PLACE,
+    );
+    if (isNew) places.push(other);
+  }
+  return places;
+}
+
+function refine(
+  photo: Rgba,
+  search: Search,
+  { quad, sides: lines }: FoundQuad,
+  factor: number,
+): Pick<Outline, 'quad' | 'bows'> {
+  const fixed = lines.map((line) => line === null);
+  const { sides: small, bent } = bendSides(search, clampFixed(quad, fixed, search.field), fixed);
+  let sides = small.map((side) => scaleSide(side, factor));
+  if (fixed.some(Boolean)) sides = sides.map((side) => stretchToBorder(side, factor, photo));
+  for (const radius of [3, 1.2]) {
+    ({ sides } = refineSides(photo, sides, { radius: radius * factor, fixed, bent }));
+  }
+  const cut = fixed.indexOf(true);
+  const seen = sides.map(({ from }) => from) as unknown as Quad;
+  const isOneCut = cut >= 0 && fixed.indexOf(true, cut + 1) < 0 && !bent.some(Boolean);
+  const corners = isOneCut ? extendBeyond(seen, cut, photo) : seen;
+  const first = firstCorner(corners);
+  const turned = [0, 1, 2, 3].map((i) => sides[(first + i) % 4]);
   return {
-    quad: isWhole || confidence < LEAST_CONFIDENCE ? null : startAtTopLeft(quad),
-    confidence,
-    features: best.features,
+    quad: startAtTopLeft(corners),
+    bows: bent.some(Boolean) ? (turned.map(({ bow }) => bow) as unknown as Bows) : null,
   };
 }
 
-/** Possible sheets in a small picture (its own pixels), best first. */
-function rankQuads(small: Rgba): QuadCandidate[] {
-  const { light, warm, green } = opponentPlanes(small);
-  const raw: Plane[] = [light, warm, green].map(smooth);
-  const closed: [Plane, Plane, Plane] = [closing(raw[0], 3), raw[1], raw[2]];
-  const closedField = edgeField(closed);
-  const rawField = edgeField(raw);
-  const source: EvidenceSource = { channels: closed, field: rawField, noise: estimateNoise(light) };
-  const lines = mergeLines(
-    lineCandidates(closedField, { count: 36 }).map((line) => alignLine(closedField, line, { radius: 4 })),
-    lineCandidates(rawField, { count: 24 }).map((line) => alignLine(rawField, line, { radius: 3 })),
-  );
-  const evidence: LineEvidence[] = lines.map((line) => lineEvidence(source, line));
-  return quadCandidates(evidence, { width: small.width, height: small.height, count: 6 });
+const firstCorner = (corners: Quad): number => corners.indexOf(startAtTopLeft(corners)[0]);
+
+function scaleSide({ from, to, bow }: SideCurve, factor: number): SideCurve {
+  return {
+    from: [from[0] * factor, from[1] * factor],
+    to: [to[0] * factor, to[1] * factor],
+    bow: scaleBow(bow, factor),
+  };
 }
 
-/** Both lists without lines that say the same. */
-function mergeLines(first: readonly Line[], second: readonly Line[]): Line[] {
-  const kept: Line[] = [];
-  for (const line of [...first, ...second]) {
-    const same = kept.some((other) => {
-      const turn = Math.cos(line.angle - other.angle);
-      return Math.abs(turn) > 0.9997 && Math.abs(line.offset - Math.sign(turn) * other.offset) < 2;
-    });
-    if (!same) kept.push(line);
-  }
-  return kept;
+const scaleBow = ([a, b, c, d]: Bow, factor: number): Bow => [a * factor, b * factor, c * factor, d * factor];
+
+/** Every bow by the same factor: between a photo and its shrunken copy. */
+export function scaleBows([a, b, c, d]: Bows, factor: number): Bows {
+  return [scaleBow(a, factor), scaleBow(b, factor), scaleBow(c, factor), scaleBow(d, factor)];
 }
 
-/** The border sides of a shrunken picture end up to a factor short of the photo's true border: mend that. */
-function clampFixed(quad: Quad, fixed: readonly boolean[], { width, height }: Rgba): Quad {
-  if (!fixed.some(Boolean)) return quad;
-  const snapX = (x: number) => (Math.abs(x - width) < width * 0.015 ? width : Math.abs(x) < 1e-6 ? 0 : x);
-  const snapY = (y: number) => (Math.abs(y - height) < height * 0.015 ? height : Math.abs(y) < 1e-6 ? 0 : y);
-  const whole = wholeQuad(width, height);
-  return quad.map(([x, y], i) => {
-    const touches = fixed[i] || fixed[(i + 3) % 4];
-    return touches ? [snapX(x), snapY(y)] : (quad[i] ?? whole[i]);
-  }) as unknown as Quad;
+/** Corners on the border of the picture lie on it exactly. */
+function clampFixed(
+  quad: Quad,
+  fixed: readonly boolean[],
+  { width, height }: { readonly width: number; readonly height: number },
+): Quad {
+  const snap = (value: number, size: number) =>
+    Math.abs(value - size) < 1e-6 ? size : Math.abs(value) < 1e-6 ? 0 : value;
+  return quad.map(([x, y], i) =>
+    fixed[i] || fixed[(i + 3) % 4] ? [snap(x, width), snap(y, height)] : [x, y],
+  ) as unknown as Quad;
+}
+
+/** A shrunken picture drops up to a factor of the photo's last columns and rows: its border stands for theirs. */
+function stretchToBorder(side: SideCurve, factor: number, { width, height }: Rgba): SideCurve {
+  const [lastX, lastY] = [Math.floor(width / factor) * factor, Math.floor(height / factor) * factor];
+  const stretch = ([x, y]: readonly [number, number]): [number, number] => [
+    x === lastX ? width : x,
+    y === lastY ? height : y,
+  ];
+  return { ...side, from: stretch(side.from), to: stretch(side.to) };
 }

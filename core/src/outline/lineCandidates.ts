@@ -19,7 +19,7 @@ const VOTE_SPREAD = 4;
  * @returns lines in the field's pixels, most votes first, no two within 3 degrees and 5 px of each other
  */
 export function lineCandidates(field: EdgeField, { count }: LineCandidateOptions): Line[] {
-  const { width, height, strength, direction } = field;
+  const { width, height, strength, cos2, sin2 } = field;
   const noise = Math.max(0.4, strengthQuantile(field, 0.5));
   const threshold = 2 * noise;
   const reach = Math.hypot(width, height);
@@ -33,7 +33,7 @@ export function lineCandidates(field: EdgeField, { count }: LineCandidateOptions
       const s = strength[i];
       if (s < threshold || !isRidge(field, i)) continue;
       const weight = Math.log(s / noise);
-      const centre = Math.round((direction[i] * ANGLE_BINS) / Math.PI);
+      const centre = Math.round((Math.atan2(sin2[i], cos2[i]) * ANGLE_BINS) / (2 * Math.PI));
       for (let k = centre - VOTE_SPREAD; k <= centre + VOTE_SPREAD; k++) {
         const a = ((k % ANGLE_BINS) + ANGLE_BINS) % ANGLE_BINS;
         const offset = ((x + 0.5) * cos[a] + (y + 0.5) * sin[a] + reach) / OFFSET_STEP;
@@ -61,13 +61,13 @@ function angleTable() {
 }
 
 /** True where the strength is largest along the gradient: thins an edge to one pixel. */
-function isRidge({ width, strength, direction }: EdgeField, i: number): boolean {
-  const angle = direction[i];
-  const dx = Math.round(Math.cos(angle));
-  const dy = Math.round(Math.sin(angle));
-  const step = dy * width + dx;
+function isRidge({ width, strength, cos2, sin2 }: EdgeField, i: number): boolean {
+  // Twice the direction, to the nearest of right, down right, down, down left.
+  const step = cos2[i] > DIAGONAL ? 1 : cos2[i] < -DIAGONAL ? width : sin2[i] > 0 ? width + 1 : width - 1;
   return strength[i] >= strength[i + step] && strength[i] > strength[i - step];
 }
+
+const DIAGONAL = Math.SQRT1_2;
 
 interface Peak {
   readonly angleBin: number;

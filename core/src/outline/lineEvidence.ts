@@ -6,9 +6,10 @@ import type { Line } from './line';
 /** What the picture says about an edge along a line, as running sums so that any stretch is read at once. */
 export interface LineEvidence {
   readonly line: Line;
-  /** position along the line (px, see `along`) of the first and one past the last visible sample */
+  /** position along the line (px, see `along`) of the first visible sample */
   readonly from: number;
-  readonly to: number;
+  /** visible samples, SAMPLE_STEP px apart */
+  readonly count: number;
   /** SUM_COUNT running sums a sample: see the SUM_ constants */
   readonly sums: Float64Array;
 }
@@ -21,18 +22,32 @@ export const SUM_STEP = 1;
 export const SUM_AHEAD = 2;
 /** colour on the other side */
 export const SUM_BEHIND = 5;
-export const SUM_COUNT = 8;
+/** how much more the net takes the side that the normal points to for sheet than the other, -1 to 1 */
+export const SUM_SHEET_STEP = 8;
+/** is there an edge here when thin dark marks count too (the shadow between two sheets, but a ruled line as well) */
+export const SUM_EDGE = 9;
+export const SUM_COUNT = 10;
 
 export interface EvidenceSource {
   /** light, warm, green, with thin dark marks closed */
   readonly channels: readonly [Plane, Plane, Plane];
   readonly field: EdgeField;
+  /** edges with thin dark marks left as they are */
+  readonly rawField: EdgeField;
   /** standard deviation of the picture's noise, grey levels */
   readonly noise: number;
+  /** the net's answer, stretched over the picture */
+  readonly sheet: Plane;
 }
 
+/** Samples along a line are this far from each other, px. */
+const SAMPLE_STEP = 2;
 /** How far from the line the two sides are compared, px: past the blur of the edge, short of the first words. */
 const DISTANCES = [2, 3.5, 5] as const;
+/** An edge within 0.35 radians of the line is along it: cosine of twice that. */
+const LEAST_COS2 = Math.cos(0.7);
+/** The net is vague about places: its two sides are compared this far from the line, as a share of the picture. */
+const SHEET_DISTANCE = 0.022;
 
 /**
  * Measures along a line whether it divides two colours (a sheet's side does; a ruled line has the same paper
@@ -40,26 +55,23 @@ const DISTANCES = [2, 3.5, 5] as const;
  */
 export function lineEvidence(source: EvidenceSource, line: Line): LineEvidence {
   const { width, height } = source.field;
-  const samples: number[] = [];
   let from = 0;
   let count = 0;
-  const running = new Float64Array(SUM_COUNT);
+  const most = Math.ceil(Math.hypot(width, height) / SAMPLE_STEP) + 3;
+  const sums = new Float64Array(most * SUM_COUNT);
   const measured = new Float64Array(SUM_COUNT);
-  for (let k = 0; k < SUM_COUNT; k++) samples.push(0);
-  forEachVisible(width, height, line, (x, y, t) => {
+  forEachVisible(width, height, line, SAMPLE_STEP, (x, y, t) => {
     if (count === 0) from = t;
-    count++;
     measureAt(source, line, x, y, measured);
-    for (let k = 0; k < SUM_COUNT; k++) {
-      running[k] += measured[k];
-      samples.push(running[k]);
-    }
+    const at = count * SUM_COUNT;
+    for (let k = 0; k < SUM_COUNT; k++) sums[at + SUM_COUNT + k] = sums[at + k] + measured[k];
+    count++;
   });
-  return { line, from, to: from + count, sums: Float64Array.from(samples) };
+  return { line, from, count, sums: sums.subarray(0, (count + 1) * SUM_COUNT) };
 }
 
 function measureAt(source: EvidenceSource, line: Line, x: number, y: number, out: Float64Array): void {
-  const { channels, field, noise } = source;
+  const { channels, field, rawField, noise, sheet } = source;
   const cos = Math.cos(line.angle);
   const sin = Math.sin(line.angle);
   out.fill(0);
@@ -74,19 +86,41 @@ function measureAt(source: EvidenceSource, line: Line, x: number, y: number, out
     out[SUM_AHEAD + 1] - out[SUM_BEHIND + 1],
     out[SUM_AHEAD + 2] - out[SUM_BEHIND + 2],
   );
-  let edge = 0;
-  for (let d = -1; d <= 1; d++) {
-    const px = Math.min(field.width - 1, Math.max(0, Math.floor(x + cos * d)));
-    const py = Math.min(field.height - 1, Math.max(0, Math.floor(y + sin * d)));
-    const i = py * field.width + px;
-    const turn = Math.abs(field.direction[i] - line.angle) % Math.PI;
-    if (Math.min(turn, Math.PI - turn) < 0.35) edge = Math.max(edge, field.strength[i]);
-  }
+  const edge = edgeAlong(field, x, y, cos, sin);
   const stepSupport = Math.max(0, step - noise) / (step + 2 * noise + 3);
-  const edgeSupport = Math.max(0, edge - noise) / (edge + 2 * noise + 1.5);
+  const edgeSupport = supportOfEdge(edge, noise);
   out[SUM_STEP] = step;
   out[SUM_SUPPORT] = edgeSupport * (0.35 + 0.65 * stepSupport);
+  out[SUM_EDGE] = supportOfEdge(edgeAlong(rawField, x, y, cos, sin), noise);
+  const sheetX = sheet.width / field.width;
+  const sheetY = sheet.height / field.height;
+  const reach = SHEET_DISTANCE * Math.max(field.width, field.height);
+  out[SUM_SHEET_STEP] =
+    nearest(sheet, (x + cos * reach) * sheetX, (y + sin * reach) * sheetY) -
+    nearest(sheet, (x - cos * reach) * sheetX, (y - sin * reach) * sheetY);
 }
+
+/** The strongest edge within a pixel of a place that runs along the line with this normal. */
+function edgeAlong(
+  { width, height, strength, cos2, sin2 }: EdgeField,
+  x: number,
+  y: number,
+  cos: number,
+  sin: number,
+): number {
+  const cosTwice = cos * cos - sin * sin;
+  const sinTwice = 2 * sin * cos;
+  let edge = 0;
+  for (let d = -1; d <= 1; d++) {
+    const px = Math.min(width - 1, Math.max(0, Math.floor(x + cos * d)));
+    const py = Math.min(height - 1, Math.max(0, Math.floor(y + sin * d)));
+    const i = py * width + px;
+    if (strength[i] > edge && cos2[i] * cosTwice + sin2[i] * sinTwice > LEAST_COS2) edge = strength[i];
+  }
+  return edge;
+}
+
+const supportOfEdge = (edge: number, noise: number) => Math.max(0, edge - noise) / (edge + 2 * noise + 1.5);
 
 function nearest(plane: Plane, x: number, y: number): number {
   const px = Math.min(plane.width - 1, Math.max(0, Math.floor(x)));
@@ -94,27 +128,43 @@ function nearest(plane: Plane, x: number, y: number): number {
   return plane.data[py * plane.width + px];
 }
 
+/** A sample with less edge than this speaks against a side. */
+const LEAST_EDGE = 0.15;
+
+/**
+ * How good a side a line could be at best: the largest sum of its edge evidence, less a little a sample, over any
+ * stretch (Kadane's algorithm).
+ */
+export function bestStretch({ sums, count }: LineEvidence): number {
+  let best = 0;
+  let running = 0;
+  for (let i = 0, at = 0; i < count; i++, at += SUM_COUNT) {
+    const divides = sums[at + SUM_COUNT + SUM_SUPPORT] - sums[at + SUM_SUPPORT];
+    const edge = sums[at + SUM_COUNT + SUM_EDGE] - sums[at + SUM_EDGE];
+    running = Math.max(0, running + Math.max(divides, 0.7 * edge) - LEAST_EDGE);
+    if (running > best) best = running;
+  }
+  return best;
+}
+
 /** Where a point of the line lies along it, px; grows with the normal turned clockwise on screen. */
 export function along(line: Line, x: number, y: number): number {
   return -x * Math.sin(line.angle) + y * Math.cos(line.angle);
 }
 
-/** The mean of one running sum over the visible part of [a, b); `seen` is that part's length in px. */
+/** The mean of one running sum over the visible part of [a, b); 0 where nothing is visible. */
 export function meanOver(evidence: LineEvidence, a: number, b: number, sum: number): number {
-  const [low, high] = visiblePart(evidence, a, b);
+  const low = sampleAt(evidence, Math.min(a, b));
+  const high = sampleAt(evidence, Math.max(a, b));
   if (high <= low) return 0;
   return (evidence.sums[high * SUM_COUNT + sum] - evidence.sums[low * SUM_COUNT + sum]) / (high - low);
 }
 
-/** How many samples of [a, b) lie inside the picture. */
+/** How much of [a, b) lies inside the picture, px. */
 export function seenOver(evidence: LineEvidence, a: number, b: number): number {
-  const [low, high] = visiblePart(evidence, a, b);
-  return Math.max(0, high - low);
+  return (sampleAt(evidence, Math.max(a, b)) - sampleAt(evidence, Math.min(a, b))) * SAMPLE_STEP;
 }
 
-function visiblePart(evidence: LineEvidence, a: number, b: number): [number, number] {
-  const length = evidence.to - evidence.from;
-  const low = Math.min(length, Math.max(0, Math.round(Math.min(a, b) - evidence.from)));
-  const high = Math.min(length, Math.max(0, Math.round(Math.max(a, b) - evidence.from)));
-  return [low, high];
+function sampleAt({ from, count }: LineEvidence, position: number): number {
+  return Math.min(count, Math.max(0, Math.round((position - from) / SAMPLE_STEP)));
 }

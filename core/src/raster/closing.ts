@@ -5,50 +5,54 @@ import { createPlane, type Plane } from './image';
  * things thinner than the square (writing, rules) vanish; the outer shape of bright things stays.
  */
 export function closing(plane: Plane, radius: number): Plane {
-  return negated(dilate(negated(dilate(plane, radius)), radius));
+  return windowed(windowed(plane, radius, takeLarger, -Infinity), radius, takeSmaller, Infinity);
 }
 
-/** The largest value over the square around every pixel, cut off at the image's edges. */
-function dilate(plane: Plane, radius: number): Plane {
+/** Makes every value of the target the more extreme of itself and the source's. */
+type Take = (target: Float32Array, source: Float32Array, length: number) => void;
+
+/**
+ * The most extreme value over the square around every pixel, cut off at the image's edges: first across, then down,
+ * each in a few passes in which the reach doubles.
+ */
+function windowed(plane: Plane, radius: number, take: Take, nothing: number): Plane {
   const { width, height } = plane;
+  const span = 2 * radius + 1;
   const across = createPlane(width, height);
   const line = new Float32Array(width + 2 * radius);
   for (let y = 0; y < height; y++) {
-    const row = y * width;
-    line.fill(-Infinity);
-    line.set(plane.data.subarray(row, row + width), radius);
-    maximumOver(line, 2 * radius + 1);
-    across.data.set(line.subarray(0, width), row);
+    line.fill(nothing);
+    line.set(plane.data.subarray(y * width, (y + 1) * width), radius);
+    doubleReach(span, (step) => take(line, line.subarray(step), line.length - step));
+    across.data.set(line.subarray(0, width), y * width);
   }
-  const result = createPlane(width, height);
-  for (let y = 0; y < height; y++) {
-    const target = result.data.subarray(y * width, (y + 1) * width);
-    target.fill(-Infinity);
-    for (let k = Math.max(0, y - radius); k <= Math.min(height - 1, y + radius); k++) {
-      takeLarger(target, across.data.subarray(k * width, (k + 1) * width));
-    }
-  }
-  return result;
+  // Now whole rows at a time, with `radius` empty rows above and below.
+  const rows = new Float32Array((height + 2 * radius) * width).fill(nothing);
+  rows.set(across.data, radius * width);
+  doubleReach(span, (step) => take(rows, rows.subarray(step * width), rows.length - step * width));
+  across.data.set(rows.subarray(0, width * height));
+  return across;
 }
 
-/** In place: every value becomes the maximum of itself and the `span` - 1 after it; the reach doubles each pass. */
-function maximumOver(line: Float32Array, span: number): void {
-  let reach = 1;
-  while (reach < span) {
+/** Calls with the steps that let every value hear of the `span` - 1 after it. */
+function doubleReach(span: number, pass: (step: number) => void): void {
+  for (let reach = 1; reach < span;) {
     const step = Math.min(reach, span - reach);
-    for (let i = 0, end = line.length - step; i < end; i++) {
-      if (line[i + step] > line[i]) line[i] = line[i + step];
-    }
+    pass(step);
     reach += step;
   }
 }
 
-function takeLarger(target: Float32Array, source: Float32Array): void {
-  for (let i = 0; i < target.length; i++) if (source[i] > target[i]) target[i] = source[i];
+function takeLarger(target: Float32Array, source: Float32Array, length: number): void {
+  for (let i = 0; i < length; i++) {
+    const value = source[i];
+    if (value > target[i]) target[i] = value;
+  }
 }
 
-function negated({ width, height, data }: Plane): Plane {
-  const result = createPlane(width, height);
-  for (let i = 0; i < data.length; i++) result.data[i] = -data[i];
-  return result;
+function takeSmaller(target: Float32Array, source: Float32Array, length: number): void {
+  for (let i = 0; i < length; i++) {
+    const value = source[i];
+    if (value < target[i]) target[i] = value;
+  }
 }

@@ -1,0 +1,61 @@
+import { closing } from '../raster/closing';
+import { boxMean } from '../raster/boxMean';
+import { createPlane, type Plane, type Rgba } from '../raster/image';
+
+/** Pixels a side of a patch. */
+export const PATCH_SIDE = 64;
+
+export interface InkPatchesOptions {
+  /** most patches to return */
+  readonly count: number;
+}
+
+const STRIDE = 48;
+/** Wider than any stroke at the resolution this is meant for (about 100 dots an inch), px. */
+const BRIDGE = 5;
+/** This much darker than the paper, as a share of it, is full ink. */
+const FULL_INK = 0.35;
+
+/** How much ink there is at each place of a page: 0 (the paper beside it) to 1. */
+export function inkPlane(page: Rgba): Plane {
+  const light = createPlane(page.width, page.height);
+  for (let i = 0, at = 0; i < light.data.length; i++, at += 4) {
+    light.data[i] = (page.data[at] + 2 * page.data[at + 1] + page.data[at + 2]) / 4;
+  }
+  const paper = boxMean(closing(light, BRIDGE), BRIDGE);
+  for (let i = 0; i < light.data.length; i++) {
+    const share = (paper.data[i] - light.data[i]) / Math.max(8, paper.data[i] * FULL_INK);
+    light.data[i] = Math.min(1, Math.max(0, share));
+  }
+  return light;
+}
+
+/** The patches of a page that say the most about its writing: those with the most ink, none empty, none black. */
+export function inkPatches(ink: Plane, { count }: InkPatchesOptions): Float32Array[] {
+  const places: { x: number; y: number; amount: number }[] = [];
+  for (let y = 0; y + PATCH_SIDE <= ink.height; y += STRIDE) {
+    for (let x = 0; x + PATCH_SIDE <= ink.width; x += STRIDE) {
+      const amount = amountIn(ink, x, y);
+      if (amount > 0.015 && amount < 0.5) places.push({ x, y, amount });
+    }
+  }
+  places.sort((a, b) => b.amount - a.amount);
+  return places.slice(0, count).map(({ x, y }) => cut(ink, x, y));
+}
+
+function amountIn({ width, data }: Plane, left: number, top: number): number {
+  let sum = 0;
+  for (let y = top; y < top + PATCH_SIDE; y++) {
+    for (let i = y * width + left, end = i + PATCH_SIDE; i < end; i++) sum += data[i];
+  }
+  return sum / (PATCH_SIDE * PATCH_SIDE);
+}
+
+function cut({ width, data }: Plane, left: number, top: number): Float32Array {
+  const patch = new Float32Array(PATCH_SIDE * PATCH_SIDE);
+  for (let y = 0; y < PATCH_SIDE; y++) {
+    const from = (top + y) * width + left;
+    patch.set(data.subarray(from, from + PATCH_SIDE), y * PATCH_SIDE);
+  }
+  return patch;
+}

@@ -1,0 +1,63 @@
+import type { Quad } from '../outline/quad';
+import type { Cylinder } from './cylinder';
+import { rectangleToQuad } from './homography';
+
+/** Where the places of a flat page lie in the photo. */
+export interface PageMap {
+  /**
+   * One row of a page of width x height pixels: for x0, x0 + 1, ... the photo pixels [x, y] of (x, y) on the page, into
+   * `out`, two numbers a place.
+   */
+  row(x0: number, y: number, width: number, height: number, out: Float32Array): void;
+}
+
+/** The map of a flat sheet: a homography. */
+export function flatMap(quad: Quad): PageMap {
+  return {
+    row(x0, y, width, height, out) {
+      const h = rectangleToQuad(width, height, quad);
+      let u = h[0] * x0 + h[1] * y + h[2];
+      let v = h[3] * x0 + h[4] * y + h[5];
+      let w = h[6] * x0 + h[7] * y + h[8];
+      for (let i = 0; i < out.length; i += 2) {
+        const inverse = 1 / w;
+        out[i] = u * inverse;
+        out[i + 1] = v * inverse;
+        u += h[0];
+        v += h[3];
+        w += h[6];
+      }
+    },
+  };
+}
+
+const KNOTS = 256;
+
+/**
+ * The map of a sheet bent like a cylinder: along every ruling the paper runs evenly in space, so in the photo its two
+ * ends are mixed by their depths.
+ */
+export function cylinderMap(cylinder: Cylinder): PageMap {
+  const knots = Array.from({ length: KNOTS + 1 }, (_, i) => cylinder.at(i / KNOTS));
+  return {
+    row(x0, y, width, height, out) {
+      const v = y / height;
+      for (let i = 0, x = x0; i < out.length; i += 2, x++) {
+        const at = Math.min(KNOTS - 1e-6, Math.max(0, (x / width) * KNOTS));
+        const k = at | 0;
+        const f = at - k;
+        const a = knots[k];
+        const b = knots[k + 1];
+        const top = (1 - v) * (a.topDepth + (b.topDepth - a.topDepth) * f);
+        const bottom = v * (a.bottomDepth + (b.bottomDepth - a.bottomDepth) * f);
+        const inverse = 1 / (top + bottom);
+        out[i] =
+          (top * (a.topX + (b.topX - a.topX) * f) + bottom * (a.bottomX + (b.bottomX - a.bottomX) * f)) *
+          inverse;
+        out[i + 1] =
+          (top * (a.topY + (b.topY - a.topY) * f) + bottom * (a.bottomY + (b.bottomY - a.bottomY) * f)) *
+          inverse;
+      }
+    },
+  };
+}

@@ -1,0 +1,64 @@
+import { convolve, type Features } from '../net/convolve';
+import { loadLayers } from '../net/loadLayers';
+import { shrinkToFit } from '../raster/shrinkToFit';
+import type { Rgba } from '../raster/image';
+import type { Turn } from '../raster/turnQuarter';
+import { inkPatches, inkPlane, PATCH_SIDE } from './inkPatches';
+import { UPRIGHT_NET_WEIGHTS } from './uprightNetWeights';
+
+/** Which way up a page is. */
+export interface Upright {
+  /** the clockwise turn that brings the page upright */
+  readonly turn: Turn;
+  /** 0 to 1 */
+  readonly confidence: number;
+}
+
+const LAYERS = {
+  a: [1, 12, 3, 2],
+  b: [12, 24, 3, 2],
+  c: [24, 32, 3, 2],
+  d: [32, 48, 3, 2],
+  e: [48, 4, 1, 1],
+} as const;
+
+/** An A4 page at 100 dots an inch: writing is then as large as the net knows it. */
+const LONG_SIDE = 1170;
+const MOST_PATCHES = 14;
+/** Neighbouring patches say much the same: each counts for this share of a witness. */
+const WITNESS = 0.35;
+
+let layer: ReturnType<typeof loadLayers<keyof typeof LAYERS>> | null = null;
+
+/**
+ * Reads which way up a page is from its writing: a small convolutional net (trained by measure/src/train on drawn
+ * handwriting and print) looks at the patches with the most ink, and their votes are added up.
+ *
+ * @param page flat, as it lies in the photo
+ */
+export function findUpright(page: Rgba): Upright {
+  const patches = inkPatches(inkPlane(shrinkToFit(page, LONG_SIDE)), { count: MOST_PATCHES });
+  const votes = [0, 0, 0, 0];
+  for (const patch of patches) {
+    const logits = look(patch);
+    const most = Math.max(...logits);
+    const sum = logits.reduce((total, value) => total + Math.exp(value - most), 0);
+    logits.forEach((value, i) => (votes[i] += value - most - Math.log(sum)));
+  }
+  const best = votes.indexOf(Math.max(...votes));
+  const total = votes.reduce((sum, vote) => sum + Math.exp(WITNESS * (vote - votes[best])), 0);
+  // Class k: the page has been turned clockwise by k quarters; it takes the rest of the round to be upright again.
+  const turn = ([0, 270, 180, 90] as const)[best];
+  return patches.length === 0 ? { turn: 0, confidence: 0 } : { turn, confidence: 1 / total };
+}
+
+function look(patch: Float32Array): number[] {
+  layer ??= loadLayers(LAYERS, UPRIGHT_NET_WEIGHTS);
+  let features: Features = { width: PATCH_SIDE, height: PATCH_SIDE, channels: 1, data: patch };
+  for (const name of ['a', 'b', 'c', 'd'] as const) features = convolve(layer[name], features);
+  const { channels, data } = features;
+  const means = new Float32Array(channels);
+  for (let i = 0; i < data.length; i++) means[i % channels] += (data[i] * channels) / data.length;
+  const last = convolve(layer.e, { width: 1, height: 1, channels, data: means }, { rectify: false });
+  return [...last.data];
+}

@@ -1,0 +1,28 @@
+import { FEATURE_NAMES, type QuadFeatures } from './quadFeatures';
+import { CONFIDENCE_WEIGHTS, RANK_BIASES, RANK_HIDDEN, RANK_OUTPUT } from './rankWeights';
+
+/** One number to rank quads by: a small net of one hidden layer over the features, fitted by measure/src/train. */
+export function rankQuad(features: QuadFeatures): number {
+  let rank = 0;
+  RANK_HIDDEN.forEach((weights, h) => {
+    let sum = RANK_BIASES[h];
+    FEATURE_NAMES.forEach((name, i) => (sum += weights[i] * features[name]));
+    rank += RANK_OUTPUT[h] * Math.tanh(sum);
+  });
+  return rank;
+}
+
+/** How far ahead of the next place a quad is, 0 to 1, from their ranks. */
+export function marginOf(rank: number, next: number): number {
+  return Math.min(1, Math.max(0, (rank - next) / 6));
+}
+
+/**
+ * How likely it is that the first-ranked quad is the sheet, 0 to 1: a logistic function of its features and of how far
+ * ahead it is, fitted by measure/src/train; `npm run measure` prints how well it holds.
+ */
+export function outlineConfidence(features: QuadFeatures, margin: number): number {
+  const facts = [...FEATURE_NAMES.map((name) => features[name]), margin, 1];
+  const sum = facts.reduce((total, fact, i) => total + fact * CONFIDENCE_WEIGHTS[i], 0);
+  return 1 / (1 + Math.exp(-sum));
+}

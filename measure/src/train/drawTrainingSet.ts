@@ -1,0 +1,56 @@
+import { open } from 'node:fs/promises';
+import { Command } from 'commander';
+import sharp from 'sharp';
+import { GRID_COLUMNS, GRID_ROWS, photograph, sceneFromSeed, type Truth } from '@ravlo/studio';
+import type { Point } from '@ravlo/core';
+
+/*
+ * Draws what the sheet net is trained on: node --import tsx measure/src/train/drawTrainingSet.ts --count N --seed S
+ * --out FILE. Each record is SIDE x SIDE pixels of red, green, blue and sheet cover, a byte each.
+ */
+
+/** Pixels a side of the net's picture; the photo is squeezed into it. */
+const SIDE = 128;
+const LONG_SIDE = 288;
+
+const options = new Command()
+  .requiredOption('--count <n>', 'how many', Number)
+  .requiredOption('--seed <n>', 'the first seed', Number)
+  .requiredOption('--out <file>', 'where to append')
+  .parse()
+  .opts<{ count: number; seed: number; out: string }>();
+
+/** The border of the sheet as a photo shows it, bent where it is bent. */
+function borderOf({ grid }: Truth): Point[] {
+  const at = (column: number, row: number) => grid[row * GRID_COLUMNS + column];
+  const [lastColumn, lastRow] = [GRID_COLUMNS - 1, GRID_ROWS - 1];
+  const top = Array.from({ length: lastColumn }, (_, i) => at(i, 0));
+  const right = Array.from({ length: lastRow }, (_, i) => at(lastColumn, i));
+  const bottom = Array.from({ length: lastColumn }, (_, i) => at(lastColumn - i, lastRow));
+  const left = Array.from({ length: lastRow }, (_, i) => at(0, lastRow - i));
+  return [...top, ...right, ...bottom, ...left];
+}
+
+const file = await open(options.out, 'a');
+for (let k = 0; k < options.count; k++) {
+  const scene = sceneFromSeed(options.seed + k, { width: LONG_SIDE * 0.75, height: LONG_SIDE });
+  const { image, truth } = await photograph(scene);
+  const { width, height, data } = image;
+  const colours = await sharp(Buffer.from(data.buffer), { raw: { width, height, channels: 4 } })
+    .removeAlpha()
+    .resize(SIDE, SIDE, { fit: 'fill' })
+    .raw()
+    .toBuffer();
+  const points = borderOf(truth)
+    .map(([x, y]) => `${(x * SIDE) / width},${(y * SIDE) / height}`)
+    .join(' ');
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${SIDE}" height="${SIDE}"><rect width="100%" height="100%"/><polygon points="${points}" fill="#fff"/></svg>`;
+  const cover = await sharp(Buffer.from(svg)).greyscale().raw().toBuffer();
+  const record = Buffer.alloc(SIDE * SIDE * 4);
+  for (let i = 0; i < SIDE * SIDE; i++) {
+    colours.copy(record, i * 4, i * 3, i * 3 + 3);
+    record[i * 4 + 3] = cover[i];
+  }
+  await file.write(record);
+}
+await file.close();
