@@ -38,14 +38,16 @@ test('photos in, readable PDF out, found again after a reload and in another bro
       .toEqual(['chart-bearings', 'tides-week-3', 'dead-reckoning-sideways']);
   });
 
-  await test.step('turn the sideways page on the bench', async () => {
+  await test.step('the sideways page has been turned upright by itself; turn it on the bench and back', async () => {
+    const turn = async () => (await packetOnServer(browser, ravlo.url, id)).pages[2].recipe.turn;
+    await expect.poll(turn).toBe(270);
     await browser.getByTestId('page-3').locator('img').click();
     await expect(browser.getByRole('heading', { name: 'Page 3 of 3' })).toBeVisible();
     await browser.getByRole('tab', { name: 'Turn' }).click();
+    await browser.getByRole('button', { name: 'Turn right' }).click();
+    await expect.poll(turn).toBe(0);
     await browser.getByRole('button', { name: 'Turn left' }).click();
-    await expect
-      .poll(async () => (await packetOnServer(browser, ravlo.url, id)).pages[2].recipe.turn)
-      .toBe(270);
+    await expect.poll(turn).toBe(270);
   });
 
   await test.step('change a look, one page further back', async () => {

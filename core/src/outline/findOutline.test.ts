@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { createRgba, type Rgba } from '../raster/image';
+import { turnQuarter } from '../raster/turnQuarter';
 import { findOutline } from './findOutline';
 import { intersectionOverUnion, type Point, type Quad } from './quad';
 
@@ -72,13 +73,53 @@ describe('findOutline', () => {
     expect(findOutline(even)).toMatchObject({ quad: null, confidence: 0 });
   });
 
-  it('does not fall over on tiny pictures', () => {
+  it('answers something sensible on any picture at all', () => {
+    let state = 99;
+    const noise = () => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) >>> 24;
     for (const [width, height] of [
       [1, 1],
       [3, 200],
       [16, 16],
+      [2000, 24],
+      [40, 3000],
+      [300, 200],
     ] as const) {
-      expect(findOutline(createRgba(width, height)).quad).toBeNull();
+      const even = createRgba(width, height);
+      expect(findOutline(even).quad).toBeNull();
+      const noisy = createRgba(width, height);
+      for (let i = 0; i < noisy.data.length; i++) noisy.data[i] = i % 4 === 3 ? 255 : noise();
+      const { quad, confidence } = findOutline(noisy);
+      expect(confidence).toBeGreaterThanOrEqual(0);
+      expect(confidence).toBeLessThan(0.9);
+      if (quad) expect(quad.flat().every(Number.isFinite)).toBe(true);
     }
+  });
+
+  it('turns and mirrors with the photo', () => {
+    const truth: Quad = [
+      [130, 150],
+      [470, 120],
+      [500, 650],
+      [110, 660],
+    ];
+    const photo = drawSheet(600, 800, truth, 215, 80);
+    const upright = findOutline(photo).quad!;
+    const turned = findOutline(turnQuarter(photo, 180)).quad!;
+    turned.forEach(([x, y], i) => {
+      const [ux, uy] = upright[(i + 2) % 4];
+      expect(Math.hypot(600 - x - ux, 800 - y - uy)).toBeLessThan(1);
+    });
+  });
+
+  it('stays where it is when the light goes up or down', () => {
+    const truth: Quad = [
+      [130, 150],
+      [470, 120],
+      [500, 650],
+      [110, 660],
+    ];
+    const bright = findOutline(drawSheet(600, 800, truth, 220, 100)).quad!;
+    const dim = findOutline(drawSheet(600, 800, truth, 132, 60)).quad!;
+    dim.forEach(([x, y], i) => expect(Math.hypot(x - bright[i][0], y - bright[i][1])).toBeLessThan(1));
   });
 });
