@@ -28,8 +28,8 @@ export const outlineSchema = z.discriminatedUnion('by', [
     confidence: z.number().min(0).max(1),
   }),
   z.object({ by: z.literal('hand'), corners: cornersSchema, bows: bowsSchema.optional() }),
-  /** the whole photo is the page: by choice, or because no sheet stood out */
-  z.object({ by: z.literal('whole'), reason: z.enum(['chosen', 'none-found']) }),
+  /** the whole photo is the page: by choice, because no sheet stood out, or because all of it is sheet (a flat scan) */
+  z.object({ by: z.literal('whole'), reason: z.enum(['chosen', 'none-found', 'all-sheet']) }),
 ]);
 export type RecipeOutline = z.infer<typeof outlineSchema>;
 

@@ -1,7 +1,8 @@
+import { findSkew } from './flatten/findSkew';
 import { flatten } from './flatten/flatten';
 import { findUpright, type Upright } from './flatten/upright';
 import { findOutline, type Outline } from './outline/findOutline';
-import { rotateCorners, type Quad } from './outline/quad';
+import { mapQuad, rotateCorners, wholeQuad, type Quad } from './outline/quad';
 import type { Rgba } from './raster/image';
 import type { Turn } from './raster/turnQuarter';
 
@@ -11,6 +12,19 @@ export interface FoundPage {
   readonly upright: Upright;
   /** the clockwise turn of the flat page to propose: upright when that is sure enough, none otherwise */
   readonly turn: Turn;
+}
+
+function levelled(photo: Rgba, outline: Outline): Outline {
+  if (!outline.isAllSheet) return outline;
+  const { angle, confidence } = findSkew(photo);
+  if (confidence < LEAST_SKEW_CONFIDENCE || Math.abs(angle) < LEAST_SKEW) return outline;
+  const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+  const [cx, cy] = [photo.width / 2, photo.height / 2];
+  const quad = mapQuad(wholeQuad(photo.width, photo.height), ([x, y]) => [
+    cx + (x - cx) * cos - (y - cy) * sin,
+    cy + (x - cx) * sin + (y - cy) * cos,
+  ]);
+  return { ...outline, quad, confidence };
 }
 
 /** The corners named anew so that the page's own top left comes first, for a page that `turn` brings upright. */
@@ -23,9 +37,17 @@ const LEAST_CONFIDENCE = 0.8;
 /** Writing is read at this resolution, dots an inch on A4. */
 const READING_SIDE = 1170;
 
-/** Finds the sheet in a photo and which way up it is. */
+/** A flat scan that lies askew by less than this (radians) is left as it is. */
+const LEAST_SKEW = 0.004;
+const LEAST_SKEW_CONFIDENCE = 0.5;
+
+/**
+ * Finds the sheet in a photo and which way up it is. Where there is no sheet to be found because the picture is nothing
+ * but page, as a flat scan is, and its writing runs askew, the outline is the whole picture turned level.
+ */
 export function findPage(photo: Rgba): FoundPage {
-  const outline = findOutline(photo);
+  const found = findOutline(photo);
+  const outline = found.quad ? found : levelled(photo, found);
   const flat = flatten(photo, outline.quad, { dpi: 100, longSide: READING_SIDE, bows: outline.bows });
   const upright = findUpright(flat.image);
   return { outline, upright, turn: upright.confidence >= LEAST_CONFIDENCE ? upright.turn : 0 };

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { Page } from '@ravlo/contract';
+import type { Page, RecipeOutline } from '@ravlo/contract';
 import { findInPhoto } from '@/darkroom/darkroom';
 import { editRecipe, selectRecipe } from '@/state/recipeEdits';
 import { useAppDispatch, useAppSelector } from '@/state/store';
@@ -19,7 +19,7 @@ export function EdgesTool({ page }: { readonly page: Page }) {
     try {
       const found = await findInPhoto(page, { priority: 2 });
       dispatch(editRecipe(page, { ...recipe, ...found }));
-      setMessage(found.outline.by === 'whole' ? 'No sheet stands out here. Drag the corners onto it.' : null);
+      setMessage(sayFound(found.outline));
     } catch {
       setMessage('The photo could not be opened here. It is safe; reload the page and try again.');
     }
@@ -49,6 +49,13 @@ export function EdgesTool({ page }: { readonly page: Page }) {
       </View>
     </View>
   );
+}
+
+function sayFound(outline: RecipeOutline): string | null {
+  if (outline.by !== 'whole') return null;
+  return outline.reason === 'all-sheet'
+    ? 'The photo is all sheet: there is nothing to cut away.'
+    : 'No sheet stands out here. Drag the corners onto it.';
 }
 
 const styles = StyleSheet.create({

@@ -1,7 +1,7 @@
 import { isConvex, type Quad } from '@ravlo/core/outline/quad';
-import type { Corners } from '@ravlo/contract';
+import type { Bows, Corners, Recipe } from '@ravlo/contract';
 import fc from 'fast-check';
-import { moveCorner, moveSide, outlineCorners } from './outlineEdits';
+import { moveCorner, moveSide, outlineCorners, outlinePath, withCorners } from './outlineEdits';
 
 const PHOTO = { width: 3000, height: 4000 };
 const SHEET: Corners = [
@@ -20,6 +20,35 @@ describe('outlineCorners', () => {
       [0, 40],
     ]);
     expect(outlineCorners({ by: 'hand', corners: SHEET }, 30, 40)).toBe(SHEET);
+  });
+});
+
+describe('a curled sheet', () => {
+  const bows: Bows = [
+    [20, 0, -20, 0],
+    [0, 0, 0, 0],
+    [-15, 0, 15, 0],
+    [0, 0, 0, 0],
+  ];
+
+  it('is drawn along its bowed sides, through its corners', () => {
+    const path = outlinePath(SHEET, bows);
+    for (const corner of SHEET) expect(path).toContainEqual(corner);
+    const straight = outlinePath(SHEET, undefined);
+    expect(straight).toEqual(SHEET);
+    // Half way along the top the outline is inside the straight line, which runs from 500 to 420.
+    const middle = path[6];
+    expect(middle[1] - 460).toBeCloseTo(20, 0);
+  });
+
+  it('keeps its bows when a corner is moved by hand', () => {
+    const recipe: Recipe = {
+      outline: { by: 'finder', corners: SHEET, bows, confidence: 0.9 },
+      turn: 0,
+      look: 'daylight',
+    };
+    const moved = moveCorner(SHEET, 0, 5, 5, PHOTO);
+    expect(withCorners(recipe, moved).outline).toEqual({ by: 'hand', corners: moved, bows });
   });
 });
 

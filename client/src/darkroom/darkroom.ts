@@ -37,11 +37,11 @@ export async function findInPhoto(
   options: JobOptions = {},
 ): Promise<Pick<Recipe, 'outline' | 'turn'>> {
   const url = photoUrl(page.photo.id);
-  const { corners, bows, confidence, turn } = await pool.run((tools) => tools.find(url), {
+  const { corners, bows, confidence, isAllSheet, turn } = await pool.run((tools) => tools.find(url), {
     photo: url,
     ...options,
   });
-  if (!corners) return { outline: { by: 'whole', reason: 'none-found' }, turn };
+  if (!corners) return { outline: { by: 'whole', reason: isAllSheet ? 'all-sheet' : 'none-found' }, turn };
   const outline = { by: 'finder' as const, corners: plainCorners(corners), confidence };
   return { outline: bows ? { ...outline, bows: plainBows(bows) } : outline, turn };
 }

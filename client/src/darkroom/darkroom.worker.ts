@@ -27,6 +27,8 @@ export interface FoundPage {
   readonly corners: Quad | null;
   readonly bows: Bows | null;
   readonly confidence: number;
+  /** there is nothing to cut out: a flat scan, a close-up */
+  readonly isAllSheet: boolean;
   /** brings the flat page upright */
   readonly turn: Turn;
 }
@@ -64,6 +66,7 @@ const darkroom = {
       corners: outline.quad && scaleQuad(outline.quad, scale),
       bows: outline.bows && scaleBows(outline.bows, scale),
       confidence: outline.confidence,
+      isAllSheet: outline.isAllSheet,
       turn,
     };
   },

@@ -114,6 +114,7 @@ describe('sheetSize', () => {
   it('snaps to a paper when close and keeps the proportion when not', () => {
     expect(sheetSize(1.4)).toEqual({ width: 210, height: 297, paper: 'a4' });
     expect(sheetSize(1 / 1.31)).toEqual({ width: 279.4, height: 215.9, paper: 'letter' });
+    expect(sheetSize(1.64)).toEqual({ width: 215.9, height: 355.6, paper: 'legal' });
     const strip = sheetSize(3);
     expect(strip.paper).toBeNull();
     expect(strip.height / strip.width).toBeCloseTo(3);

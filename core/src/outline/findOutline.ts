@@ -1,4 +1,5 @@
 import type { Rgba } from '../raster/image';
+import { isEvenToTheBorder } from './isEvenToTheBorder';
 import { shrinkByInteger } from '../raster/shrinkByInteger';
 import { bendSides } from './bendSides';
 import { extendBeyond } from './extendBeyond';
@@ -20,6 +21,8 @@ export interface Outline {
   readonly bows: Bows | null;
   /** 0 to 1 */
   readonly confidence: number;
+  /** the picture is nothing but sheet, to its borders: there is nothing to cut out (a flat scan, a close-up) */
+  readonly isAllSheet: boolean;
   /** up to three other places where it could be, likeliest first */
   readonly others: readonly Quad[];
   /** what was measured on the chosen quad, for those who tune */
@@ -30,6 +33,8 @@ export interface Outline {
 const SEARCH_SIDE = 512;
 /** Below this the whole photo is the better proposal. */
 export const LEAST_CONFIDENCE = 0.3;
+/** An outline surer than this is believed though all of the picture looks like paper: white sheet, white desk. */
+const SURE = 0.9;
 const MOST_OTHERS = 3;
 /** Others that share more than this with the chosen one are no choice. */
 const SAME_PLACE = 0.93;
@@ -44,12 +49,17 @@ export function findOutline(photo: Rgba): Outline {
   const factor = Math.max(1, Math.ceil(Math.max(photo.width, photo.height) / SEARCH_SIDE));
   const search = searchPicture(shrinkByInteger(photo, factor, { coarse: true }));
   const best = search.quads[0];
-  if (!best) return { quad: null, bows: null, confidence: 0, others: [], features: null };
+  const [light] = search.channels;
+  if (!best) {
+    const isAllSheet = isEvenToTheBorder(light);
+    return { quad: null, bows: null, confidence: 0, isAllSheet, others: [], features: null };
+  }
   const elsewhere = otherPlaces(search.quads);
   const confidence = outlineConfidence(best.features, marginOf(best.rank, elsewhere[0]?.rank ?? -Infinity));
   const others = elsewhere.map(({ quad }) => startAtTopLeft(scaleQuad(quad, factor)));
-  const found = { confidence, others, features: best.features };
-  if (confidence < LEAST_CONFIDENCE) return { quad: null, bows: null, ...found };
+  const isAllSheet = confidence < SURE && isEvenToTheBorder(light);
+  const found = { confidence, isAllSheet, others, features: best.features };
+  if (isAllSheet || confidence < LEAST_CONFIDENCE) return { quad: null, bows: null, ...found };
   return { ...refine(photo, search, best, factor), ...found };
 }
 
