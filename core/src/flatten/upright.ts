@@ -2,8 +2,10 @@ import { convolve, type Features } from '../net/convolve';
 import { loadLayers } from '../net/loadLayers';
 import { shrinkToFit } from '../raster/shrinkToFit';
 import type { Rgba } from '../raster/image';
+import { turnPlane } from '../raster/turnPlane';
 import type { Turn } from '../raster/turnQuarter';
 import { inkPatches, inkPlane, PATCH_SIDE } from './inkPatches';
+import { layoutVote } from './layoutVote';
 import { UPRIGHT_NET_WEIGHTS } from './uprightNetWeights';
 
 /** Which way up a page is. */
@@ -26,30 +28,39 @@ const LAYERS = {
 const LONG_SIDE = 1170;
 const MOST_PATCHES = 14;
 /** Neighbouring patches say much the same: each counts for this share of a witness. */
-const WITNESS = 0.35;
+const WITNESS = 0.2;
+/** The layout's word for upright and against upside down, each by this share of its log odds. */
+const LAYOUT = 0.75;
 
 let layer: ReturnType<typeof loadLayers<keyof typeof LAYERS>> | null = null;
 
 /**
  * Reads which way up a page is from its writing: a small convolutional net (trained by measure/src/train on drawn
- * handwriting and print) looks at the patches with the most ink, and their votes are added up.
+ * handwriting and print) looks at the patches with the most ink, and their votes are added up; between upright and
+ * upside down, which letters alone tell least, the layout has a vote as well.
  *
  * @param page flat, as it lies in the photo
  */
 export function findUpright(page: Rgba): Upright {
-  const patches = inkPatches(inkPlane(shrinkToFit(page, LONG_SIDE)), { count: MOST_PATCHES });
+  const ink = inkPlane(shrinkToFit(page, LONG_SIDE));
+  const patches = inkPatches(ink, { count: MOST_PATCHES });
+  if (patches.length === 0) return { turn: 0, confidence: 0 };
   const votes = [0, 0, 0, 0];
   for (const patch of patches) {
     const logits = look(patch);
     const most = Math.max(...logits);
     const sum = logits.reduce((total, value) => total + Math.exp(value - most), 0);
-    logits.forEach((value, i) => (votes[i] += value - most - Math.log(sum)));
+    logits.forEach((value, i) => (votes[i] += WITNESS * (value - most - Math.log(sum))));
   }
-  const best = votes.indexOf(Math.max(...votes));
-  const total = votes.reduce((sum, vote) => sum + Math.exp(WITNESS * (vote - votes[best])), 0);
   // Class k: the page has been turned clockwise by k quarters; it takes the rest of the round to be upright again.
-  const turn = ([0, 270, 180, 90] as const)[best];
-  return patches.length === 0 ? { turn: 0, confidence: 0 } : { turn, confidence: 1 / total };
+  const turns = [0, 270, 180, 90] as const;
+  const first = votes.indexOf(Math.max(...votes));
+  const layout = layoutVote(turnPlane(ink, turns[first]));
+  votes[first] += LAYOUT * layout;
+  votes[(first + 2) % 4] -= LAYOUT * layout;
+  const best = votes.indexOf(Math.max(...votes));
+  const total = votes.reduce((sum, vote) => sum + Math.exp(vote - votes[best]), 0);
+  return { turn: turns[best], confidence: 1 / total };
 }
 
 function look(patch: Float32Array): number[] {
