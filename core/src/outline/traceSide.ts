@@ -31,7 +31,7 @@ const LEAST_COS2 = Math.cos(1.2);
  * Follows a side that may be bent: of all paths from one end of the chord to the other that move by a few pixels from
  * place to place, the one over the most edge (dynamic programming), and the cubic that fits it.
  *
- * @returns null where no path has any edge under it
+ * @returns null where no path has an edge under it
  */
 export function traceSide(
   source: TraceSource,

@@ -1,0 +1,56 @@
+import { render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { OFFLINE } from '@/state/trouble';
+import { OutboxRow } from './OutboxRow';
+import type { OutboxItem } from './outboxSlice';
+
+const item = (change: Partial<OutboxItem>): OutboxItem => ({
+  key: 'k',
+  packetId: 'p',
+  name: 'sheet.jpg',
+  bytes: 470_000,
+  state: 'waiting',
+  progress: 0,
+  isKept: true,
+  trouble: null,
+  ...change,
+});
+
+describe('OutboxRow', () => {
+  it.each([
+    [{ state: 'keeping' }, 'Being kept…'],
+    [{ state: 'waiting' }, 'Kept on this device, waiting its turn.'],
+    [
+      { state: 'waiting', trouble: OFFLINE },
+      'Kept on this device, not on Ravlo yet. It goes up by itself as soon as it can.',
+    ],
+    [
+      { state: 'waiting', isKept: false },
+      'Not saved yet, and this browser has no room to keep it: leave this page open.',
+    ],
+    [{ state: 'saved', progress: 1 }, 'Saved, 470 KB'],
+  ] as const)('%o is said in words', (change, words) => {
+    render(<OutboxRow item={item(change)} onDismiss={() => undefined} />);
+    expect(screen.getByText('sheet.jpg')).toBeInTheDocument();
+    expect(screen.getByText(words)).toBeInTheDocument();
+    expect(screen.queryByRole('button')).toBeNull();
+  });
+
+  it('shows how far a photo has got', () => {
+    render(<OutboxRow item={item({ state: 'sending', progress: 0.4 })} onDismiss={() => undefined} />);
+    expect(screen.getByRole('progressbar', { name: 'Sending sheet.jpg' })).toHaveAttribute(
+      'aria-valuenow',
+      '40',
+    );
+    expect(screen.getByText('40 % of 470 KB')).toBeInTheDocument();
+  });
+
+  it('says why a file is refused and lets it be dismissed', async () => {
+    const dismiss = jest.fn();
+    const trouble = { kind: 'photo-empty', detail: '“sheet.jpg” is empty.' } as const;
+    render(<OutboxRow item={item({ state: 'refused', trouble })} onDismiss={dismiss} />);
+    expect(screen.getByText('“sheet.jpg” is empty.')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Dismiss sheet.jpg' }));
+    expect(dismiss).toHaveBeenCalledTimes(1);
+  });
+});
