@@ -3,6 +3,7 @@ import { closing } from './closing';
 import { createPlane, createRgba, type Rgba } from './image';
 import { shrinkByInteger } from './shrinkByInteger';
 import { shrinkToFit } from './shrinkToFit';
+import { squeeze } from './squeeze';
 import { addTurns, turnQuarter, TURNS } from './turnQuarter';
 
 const rgba = fc
@@ -98,5 +99,34 @@ describe('closing', () => {
         closing(plane, 1).data.forEach((value, i) => expect(value).toBeGreaterThanOrEqual(plane.data[i]));
       }),
     );
+  });
+});
+
+describe('squeeze', () => {
+  it('is the mean of what each new pixel covers, to just the wanted size', () => {
+    fc.assert(
+      fc.property(rgba, fc.integer({ min: 1, max: 9 }), fc.integer({ min: 1, max: 9 }), (image, w, h) => {
+        const small = squeeze(image, w, h);
+        expect([small.width, small.height]).toEqual([w, h]);
+        const values = [...image.data].filter((_, i) => i % 4 === 1);
+        for (let i = 1; i < small.data.length; i += 4) {
+          expect(small.data[i]).toBeGreaterThanOrEqual(Math.min(...values));
+          expect(small.data[i]).toBeLessThanOrEqual(Math.max(...values));
+        }
+      }),
+    );
+    const image = createRgba(4, 2);
+    for (let i = 0; i < 8; i++) image.data[i * 4] = i * 10;
+    // Rows 0 10 20 30 and 40 50 60 70: two columns of 2 x 2.
+    expect([...squeeze(image, 2, 1).data].filter((_, i) => i % 4 === 0)).toEqual([25, 45]);
+  });
+});
+
+describe('shrinkByInteger, coarse', () => {
+  it('is the mean of every second row', () => {
+    const image = createRgba(4, 4);
+    for (let i = 0; i < 16; i++) image.data[i * 4] = i < 4 || (i >= 8 && i < 12) ? 40 : 200;
+    expect(shrinkByInteger(image, 4, { coarse: true }).data[0]).toBe(40);
+    expect(shrinkByInteger(image, 4).data[0]).toBe(120);
   });
 });
