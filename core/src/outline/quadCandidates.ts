@@ -78,11 +78,12 @@ export function quadCandidates(
     }
   }
   const kept: QuadCandidate[] = [];
-  for (const list of lists) {
+  for (const [k, list] of lists.entries()) {
     cutTo(list, keep);
     const built = list.map(({ score, p, q }) => build(pairs[p], pairs[q], table, evidence, score));
     const sensible = built.filter(({ quad }) => isSensible(quad, width, height));
-    addDistinct(kept, sensible, Math.ceil((count * (1 + lists.indexOf(list))) / lists.length));
+    // Each score fills its share of the places.
+    addDistinct(kept, sensible, Math.ceil((count * (k + 1)) / lists.length));
   }
   return kept;
 }

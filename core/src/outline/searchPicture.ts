@@ -24,8 +24,6 @@ export interface Search {
   /** likeliest first */
   readonly quads: readonly FoundQuad[];
   readonly field: EdgeField;
-  /** edges with thin dark marks left as they are */
-  readonly rawField: EdgeField;
   /** standard deviation of the picture's noise, grey levels */
   readonly noise: number;
   /** light, warm, green, with thin dark marks closed */
@@ -80,7 +78,7 @@ export function searchPicture(small: Rgba): Search {
       return { ...candidate, features, rank: rankQuad(features) };
     })
     .sort((a, b) => b.rank - a.rank);
-  return { quads, field, rawField, noise, channels, sheet };
+  return { quads, field, noise, channels, sheet };
 }
 
 /** Both lists without lines that say the same. */
