@@ -8,14 +8,11 @@ export const cornersSchema = z.tuple([point, point, point, point]);
 export type Corners = z.infer<typeof cornersSchema>;
 
 /** Coefficients by rising power of how far a side bows from its chord, photo pixels; see core's SideCurve. */
-const bowSchema = z.tuple([bowPart(), bowPart(), bowPart(), bowPart()]);
+const bowPart = z.number().min(-2e4).max(2e4);
+const bowSchema = z.tuple([bowPart, bowPart, bowPart, bowPart]);
 /** One bow a side, the side from corner i to corner i + 1 first. Left out where the sheet is flat. */
 export const bowsSchema = z.tuple([bowSchema, bowSchema, bowSchema, bowSchema]);
 export type Bows = z.infer<typeof bowsSchema>;
-
-function bowPart() {
-  return z.number().min(-2e4).max(2e4);
-}
 
 /** Where the sheet is in the photo, and who says so. */
 export const outlineSchema = z.discriminatedUnion('by', [

@@ -28,7 +28,7 @@ export async function loadComparison(): Promise<Comparison> {
 }
 
 /** Runs work with a list that every Mat is put on, and frees them all after. */
-function withMats<T>(work: (keep: <M extends { delete(): void }>(mat: M) => M) => T): T {
+function withMats<T>(work: (keep: Keep) => T): T {
   const mats: { delete(): void }[] = [];
   try {
     return work((mat) => {
@@ -89,12 +89,18 @@ function clockwiseFromTopLeft(points: readonly Point[]): Quad {
   return [around[0], around[1], around[2], around[3]];
 }
 
+type Keep = <M extends { delete(): void }>(mat: M) => M;
+
+function pageMap(cv: CV, keep: Keep, quad: Quad, width: number, height: number): Mat {
+  const from = keep(cv.matFromArray(4, 1, cv.CV_32FC2, quad.flat()));
+  const to = keep(cv.matFromArray(4, 1, cv.CV_32FC2, [0, 0, width, 0, width, height, 0, height]));
+  return cv.getPerspectiveTransform(from, to);
+}
+
 function warpMs(cv: CV, photo: Rgba, quad: Quad, width: number, height: number): number {
   return withMats((keep) => {
     const source = keep(load(cv, photo));
-    const from = keep(cv.matFromArray(4, 1, cv.CV_32FC2, quad.flat()));
-    const to = keep(cv.matFromArray(4, 1, cv.CV_32FC2, [0, 0, width, 0, width, height, 0, height]));
-    const map = keep(cv.getPerspectiveTransform(from, to));
+    const map = keep(pageMap(cv, keep, quad, width, height));
     const page = keep(new cv.Mat());
     const start = performance.now();
     cv.warpPerspective(source, page, map, new cv.Size(width, height), cv.INTER_LINEAR, cv.BORDER_REPLICATE);
@@ -105,9 +111,7 @@ function warpMs(cv: CV, photo: Rgba, quad: Quad, width: number, height: number):
 function develop(cv: CV, photo: Rgba, quad: Quad, width: number, height: number): Rgba {
   return withMats((keep) => {
     const source = keep(load(cv, photo));
-    const from = keep(cv.matFromArray(4, 1, cv.CV_32FC2, quad.flat()));
-    const to = keep(cv.matFromArray(4, 1, cv.CV_32FC2, [0, 0, width, 0, width, height, 0, height]));
-    const map = keep(cv.getPerspectiveTransform(from, to));
+    const map = keep(pageMap(cv, keep, quad, width, height));
     const page = keep(new cv.Mat());
     cv.warpPerspective(source, page, map, new cv.Size(width, height), cv.INTER_AREA, cv.BORDER_REPLICATE);
     const colour = keep(new cv.Mat());

@@ -1,5 +1,5 @@
-import { lineThrough } from '../outline/line';
 import type { Point, Quad } from '../outline/quad';
+import { alongTo, distance, dot, rayOf, sharedDirection, type Pinhole, type Ray } from './ray';
 
 /** A page bent along one direction, as seen in a photo: its corners and its two bent edges. */
 export interface BentPage {
@@ -31,15 +31,6 @@ export interface Ruling {
   readonly bottomDepth: number;
 }
 
-export interface CylinderOptions {
-  readonly photoWidth: number;
-  readonly photoHeight: number;
-  /** photo pixels */
-  readonly focal: number;
-}
-
-type Ray = readonly [number, number, number];
-
 const STEPS = 96;
 
 /**
@@ -54,17 +45,18 @@ const STEPS = 96;
  *
  * @returns null where the edges do not make such a page
  */
-export function cylinderOf(page: BentPage, options: CylinderOptions): Cylinder | null {
-  const direction = rulingDirection(page.quad, options);
+export function cylinderOf(page: BentPage, camera: Pinhole): Cylinder | null {
+  const [a, b, c, d] = page.quad;
+  const direction = sharedDirection(a, d, b, c, camera);
   const rulings: Ruling[] = [];
   const lengths: number[] = [0];
   let heights = 0;
   let before: Ray | null = null;
   for (let i = 0; i <= STEPS; i++) {
     const top = pointOn(page.top, i / STEPS);
-    const bottom = meetEdge(page.bottom, top, direction, options);
+    const bottom = meetEdge(page.bottom, top, direction, camera);
     if (!bottom) return null;
-    const space = inSpace(top, bottom, direction, options);
+    const space = inSpace(top, bottom, direction, camera);
     if (!space) return null;
     rulings.push({
       topX: top[0],
@@ -83,33 +75,9 @@ export function cylinderOf(page: BentPage, options: CylinderOptions): Cylinder |
   return { proportion: heights / width, at: (u) => rulingAt(rulings, lengths, u * width) };
 }
 
-/** The direction of the rulings in the camera's frame, pointing from top to bottom of the page. */
-function rulingDirection([a, b, c, d]: Quad, { photoWidth, photoHeight, focal }: CylinderOptions): Ray {
-  // The vanishing point in homogeneous coordinates: the cross product of the two side lines.
-  const left = lineThrough(a, d);
-  const right = lineThrough(b, c);
-  const l = [Math.cos(left.angle), Math.sin(left.angle), -left.offset];
-  const r = [Math.cos(right.angle), Math.sin(right.angle), -right.offset];
-  const v = [l[1] * r[2] - l[2] * r[1], l[2] * r[0] - l[0] * r[2], l[0] * r[1] - l[1] * r[0]];
-  let g: Ray = [(v[0] - (photoWidth / 2) * v[2]) / focal, (v[1] - (photoHeight / 2) * v[2]) / focal, v[2]];
-  const length = Math.hypot(...g);
-  // Sides that are parallel in the photo meet far away in their own direction.
-  g = length > 1e-9 ? [g[0] / length, g[1] / length, g[2] / length] : [0, 1, 0];
-  const down: Point = [(c[0] + d[0] - a[0] - b[0]) / 2, (c[1] + d[1] - a[1] - b[1]) / 2];
-  const middle: Point = [(a[0] + b[0] + c[0] + d[0]) / 4, (a[1] + b[1] + c[1] + d[1]) / 4];
-  const ray = rayOf(middle, { photoWidth, photoHeight, focal });
-  // How a step along g moves the middle of the page in the photo.
-  const moved = (g[0] - ray[0] * g[2]) * down[0] + (g[1] - ray[1] * g[2]) * down[1];
-  return moved >= 0 ? g : [-g[0], -g[1], -g[2]];
-}
-
-function rayOf([x, y]: Point, { photoWidth, photoHeight, focal }: CylinderOptions): Ray {
-  return [(x - photoWidth / 2) / focal, (y - photoHeight / 2) / focal, 1];
-}
-
 /** Where the ruling through a point of the top edge meets the bottom edge. */
-function meetEdge(edge: readonly Point[], top: Point, g: Ray, options: CylinderOptions): Point | null {
-  const ray = rayOf(top, options);
+function meetEdge(edge: readonly Point[], top: Point, g: Ray, camera: Pinhole): Point | null {
+  const ray = rayOf(top, camera);
   const dx = g[0] - ray[0] * g[2];
   const dy = g[1] - ray[1] * g[2];
   const sideOf = ([x, y]: Point) => (x - top[0]) * dy - (y - top[1]) * dx;
@@ -137,35 +105,17 @@ function mix([ax, ay]: Point, [bx, by]: Point, share: number): Point {
  * Both ends of a ruling in space. Both edges lie in planes across g; the top plane's offset is the unit of length, and
  * a ruling's two ends differ by a step along g.
  */
-function inSpace(
-  top: Point,
-  bottom: Point,
-  g: Ray,
-  options: CylinderOptions,
-): { top: Ray; bottom: Ray } | null {
-  const t = rayOf(top, options);
-  const b = rayOf(bottom, options);
+function inSpace(top: Point, bottom: Point, g: Ray, camera: Pinhole): { top: Ray; bottom: Ray } | null {
+  const t = rayOf(top, camera);
+  const b = rayOf(bottom, camera);
   const across = dot(t, g);
   if (Math.abs(across) < 0.02) return null;
   const depth = 1 / Math.abs(across);
   const start: Ray = [t[0] * depth, t[1] * depth, depth];
-  // start + s g = m b, solved for s by the two image coordinates in least squares.
-  const px = g[0] - b[0] * g[2];
-  const py = g[1] - b[1] * g[2];
-  const qx = b[0] * start[2] - start[0];
-  const qy = b[1] * start[2] - start[1];
-  const step = (px * qx + py * qy) / (px * px + py * py);
+  const step = alongTo(start, g, b);
   if (!(step > 0)) return null;
   const end: Ray = [start[0] + step * g[0], start[1] + step * g[1], start[2] + step * g[2]];
   return end[2] > 0 ? { top: start, bottom: end } : null;
-}
-
-function dot(a: Ray, b: Ray): number {
-  return a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-}
-
-function distance(a: Ray, b: Ray): number {
-  return Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 }
 
 /** The place a share of the way along a line of evenly spread points. */

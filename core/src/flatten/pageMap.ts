@@ -1,6 +1,6 @@
 import type { Quad } from '../outline/quad';
 import type { Cylinder } from './cylinder';
-import { rectangleToQuad } from './homography';
+import { squareToQuad } from './homography';
 
 /** Where the places of a flat page lie in the photo. */
 export interface PageMap {
@@ -13,19 +13,21 @@ export interface PageMap {
 
 /** The map of a flat sheet: a homography. */
 export function flatMap(quad: Quad): PageMap {
+  const h = squareToQuad(quad);
   return {
     row(x0, y, width, height, out) {
-      const h = rectangleToQuad(width, height, quad);
-      let u = h[0] * x0 + h[1] * y + h[2];
-      let v = h[3] * x0 + h[4] * y + h[5];
-      let w = h[6] * x0 + h[7] * y + h[8];
+      const [s, t] = [x0 / width, y / height];
+      const [du, dv, dw] = [h[0] / width, h[3] / width, h[6] / width];
+      let u = h[0] * s + h[1] * t + h[2];
+      let v = h[3] * s + h[4] * t + h[5];
+      let w = h[6] * s + h[7] * t + h[8];
       for (let i = 0; i < out.length; i += 2) {
         const inverse = 1 / w;
         out[i] = u * inverse;
         out[i + 1] = v * inverse;
-        u += h[0];
-        v += h[3];
-        w += h[6];
+        u += du;
+        v += dv;
+        w += dw;
       }
     },
   };

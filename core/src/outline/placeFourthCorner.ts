@@ -1,4 +1,5 @@
 import { USUAL_FOCAL } from '../flatten/proportion';
+import { distance, dot, rayOf, seenAt, type Pinhole, type Ray } from '../flatten/ray';
 import type { Point, Quad } from './quad';
 
 export interface PlaceFourthCornerOptions {
@@ -7,8 +8,6 @@ export interface PlaceFourthCornerOptions {
   /** photo pixels, where the photo says so; that of a common phone otherwise */
   readonly focal?: number;
 }
-
-type Ray = readonly [number, number, number];
 
 const STEPS = 600;
 /** The neighbours' depths lie between these, in units of the opposite corner's. */
@@ -34,23 +33,23 @@ export function placeFourthCorner(
   proportion: number,
   { photoWidth, photoHeight, focal }: PlaceFourthCornerOptions,
 ): Point {
-  const f = focal ?? USUAL_FOCAL * Math.max(photoWidth, photoHeight);
-  const rayOf = ([x, y]: Point): Ray => [(x - photoWidth / 2) / f, (y - photoHeight / 2) / f, 1];
+  const camera: Pinhole = {
+    photoWidth,
+    photoHeight,
+    focal: focal ?? USUAL_FOCAL * Math.max(photoWidth, photoHeight),
+  };
   const at = (i: number) => quad[(hidden + i) % 4];
-  const [a, b, c] = [rayOf(at(1)), rayOf(at(2)), rayOf(at(3))];
+  const [a, b, c] = [rayOf(at(1), camera), rayOf(at(2), camera), rayOf(at(3), camera)];
   // From the hidden corner on: side 1-2 is upright when the hidden corner is the first or the third.
   const ratio = hidden % 2 === 0 ? 1 / proportion : proportion;
   const thought = at(0);
   let best = thought;
   let bestDistance = Infinity;
   for (const [x, z] of depths(a, b, c, ratio)) {
-    const depth = x * a[2] + z * c[2] - b[2];
-    const place: Point = [
-      photoWidth / 2 + (f * (x * a[0] + z * c[0] - b[0])) / depth,
-      photoHeight / 2 + (f * (x * a[1] + z * c[1] - b[1])) / depth,
-    ];
-    const distance = Math.hypot(place[0] - thought[0], place[1] - thought[1]);
-    if (depth > 0 && distance < bestDistance) [best, bestDistance] = [place, distance];
+    const space: Ray = [x * a[0] + z * c[0] - b[0], x * a[1] + z * c[1] - b[1], x * a[2] + z * c[2] - b[2]];
+    const place = seenAt(space, camera);
+    const off = Math.hypot(place[0] - thought[0], place[1] - thought[1]);
+    if (space[2] > 0 && off < bestDistance) [best, bestDistance] = [place, off];
   }
   return best;
 }
@@ -92,6 +91,5 @@ function bisect(value: (x: number) => number, low: number, high: number): number
   return (low + high) / 2;
 }
 
-const dot = (a: Ray, b: Ray) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 const lengthOf = (depth: number, ray: Ray, from: Ray) =>
-  Math.hypot(depth * ray[0] - from[0], depth * ray[1] - from[1], depth * ray[2] - from[2]);
+  distance([depth * ray[0], depth * ray[1], depth * ray[2]], from);
