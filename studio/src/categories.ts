@@ -1,8 +1,9 @@
 import type { DeskKind } from './desk';
 import { HANDS } from './fonts';
+import { inventLines, inventTitle } from './inventText';
 import { createRandom, type Random } from './random';
 import { TWELVE_MEGAPIXELS, type Scene, type SceneSize } from './scene';
-import type { SheetPlan } from './sheet';
+import type { Manner, SheetPlan } from './sheet';
 import type { ThingKind, ThingPlan } from './things';
 import { ALL_TEXTS, WORKSHEET, type SheetText } from './world';
 
@@ -159,6 +160,12 @@ function usualSheet(seed: number, random: Random): SheetPlan {
     [176, 250],
   ] as const);
   const isWorksheet = random.chance(0.08) && width > 200;
+  const manner: Manner = {
+    size: random.between(0.7, 1.15),
+    slant: random.normal() * 0.12,
+    spread: random.between(0.94, 1.1),
+    spacing: random.between(8, 13),
+  };
   return {
     seed,
     width,
@@ -167,19 +174,23 @@ function usualSheet(seed: number, random: Random): SheetPlan {
     paperColour: random.chance(0.08) ? random.pick(COLOURED_PAPER) : random.pick(PAPER_COLOURS),
     ink: random.pick(['blue-pen', 'blue-pen', 'black-pen', 'pencil'] as const),
     hand: random.pick(HANDS),
-    text: isWorksheet ? WORKSHEET : writtenText(height, random),
+    manner,
+    text: isWorksheet ? WORKSHEET : writtenText([width, height], manner, random),
     edge: random.chance(0.2) ? random.pick(['rounded', 'spiral', 'torn'] as const) : 'cut',
   };
 }
 
-/** A page's text: one of the course's, or one filled up with lines of the others. */
-function writtenText(height: number, random: Random): SheetText {
-  const text = random.pick(ALL_TEXTS);
-  if (text.drawing || random.chance(0.4)) return text;
-  const pool = ALL_TEXTS.flatMap(({ lines }) => lines).filter((line) => line !== '');
-  const most = Math.floor((height - 60) / 11);
-  const count = Math.min(most, 6 + Math.floor(random.next() * 18));
-  return { title: text.title, lines: Array.from({ length: count }, () => random.pick(pool)) };
+/** A page's text: one of the course's, or invented lines, a few or as many as fit. */
+function writtenText(
+  [width, height]: readonly [number, number],
+  { size, spread, spacing }: Manner,
+  random: Random,
+): SheetText {
+  if (random.chance(0.25)) return random.pick(ALL_TEXTS);
+  const most = Math.floor((height - 60) / Math.max(10, spacing));
+  const count = Math.min(most, 5 + Math.floor(random.next() * 24));
+  const widest = Math.floor((width - 35) / (3.3 * size * spread));
+  return { title: inventTitle(random), lines: inventLines(random, count, widest) };
 }
 
 const THING_COLOURS = ['#7a1f24', '#1f3f66', '#20262c', '#cdbf9c', '#e9e6df', '#35664a', '#b08a3a'] as const;

@@ -34,7 +34,7 @@ function writingStart(plan: SheetPlan): { x: number; y: number; spacing: number 
     case 'squared':
       return { x: 20, y: 28.5, spacing: 10 };
     case 'plain':
-      return { x: 22, y: 28, spacing: 11 };
+      return { x: 22, y: 28, spacing: plan.manner?.spacing ?? 11 };
     case 'worksheet':
       return { x: 30, y: 69, spacing: 34 };
   }
@@ -43,15 +43,16 @@ function writingStart(plan: SheetPlan): { x: number; y: number; spacing: number 
 /** One line of handwriting: every letter a little off in height, size and slant; the line itself drifts. */
 function writeLine(plan: SheetPlan, words: string, x: number, y: number, random: Random): string {
   const font = loadFont(plan.hand);
-  const size = HAND_SIZES[plan.hand] * random.between(0.95, 1.05);
+  const { size: usual, slant, spread } = plan.manner ?? { size: 1, slant: 0, spread: 1 };
+  const size = HAND_SIZES[plan.hand] * usual * random.between(0.95, 1.05);
   const drift = random.normal() * 0.004;
   let at = x + random.normal() * 0.8;
   let d = '';
   for (const letter of words) {
     const grown = size * (1 + random.normal() * 0.025);
     const baseline = y + (at - x) * drift + random.normal() * 0.18;
-    d += glyphPath(font, letter, at, baseline, grown);
-    at += font.getAdvanceWidth(letter, grown) * (1 + random.normal() * 0.02);
+    d += glyphPath(font, letter, at, baseline, grown, slant);
+    at += font.getAdvanceWidth(letter, grown) * spread * (1 + random.normal() * 0.02);
     if (at > plan.width - 10) break;
   }
   return `<path d="${d}"/>`;

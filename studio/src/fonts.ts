@@ -16,6 +16,16 @@ const FILES = {
   nothing: '@expo-google-fonts/nothing-you-could-do/400Regular/NothingYouCouldDo_400Regular.ttf',
   gochi: '@expo-google-fonts/gochi-hand/400Regular/GochiHand_400Regular.ttf',
   handlee: '@expo-google-fonts/handlee/Handlee_400Regular.ttf',
+  homemade: '@expo-google-fonts/homemade-apple/400Regular/HomemadeApple_400Regular.ttf',
+  belle: '@expo-google-fonts/la-belle-aurore/400Regular/LaBelleAurore_400Regular.ttf',
+  sue: '@expo-google-fonts/sue-ellen-francisco/400Regular/SueEllenFrancisco_400Regular.ttf',
+  cedarville: '@expo-google-fonts/cedarville-cursive/400Regular/CedarvilleCursive_400Regular.ttf',
+  schoolbell: '@expo-google-fonts/schoolbell/400Regular/Schoolbell_400Regular.ttf',
+  zeyada: '@expo-google-fonts/zeyada/Zeyada_400Regular.ttf',
+  dekko: '@expo-google-fonts/dekko/Dekko_400Regular.ttf',
+  covered: '@expo-google-fonts/covered-by-your-grace/400Regular/CoveredByYourGrace_400Regular.ttf',
+  coming: '@expo-google-fonts/coming-soon/400Regular/ComingSoon_400Regular.ttf',
+  short: '@expo-google-fonts/short-stack/400Regular/ShortStack_400Regular.ttf',
   print: '@expo-google-fonts/atkinson-hyperlegible/400Regular/AtkinsonHyperlegible_400Regular.ttf',
 } as const;
 
@@ -34,6 +44,16 @@ export const HAND_SIZES: Record<HandName, number> = {
   nothing: 6.6,
   gochi: 7.8,
   handlee: 7.2,
+  homemade: 5,
+  belle: 7,
+  sue: 9,
+  cedarville: 7,
+  schoolbell: 6.6,
+  zeyada: 8.4,
+  dekko: 6.6,
+  covered: 6.8,
+  coming: 5.8,
+  short: 5.4,
 };
 
 export const HANDS = Object.keys(HAND_SIZES) as HandName[];

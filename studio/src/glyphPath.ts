@@ -3,20 +3,22 @@ import type { Font } from 'opentype.js';
 /**
  * SVG path data of a text. The font library's own writer turns numbers such as 1e-7 into NaN, which ends the
  * path for an SVG reader; this one writes plain decimals.
+ *
+ * @param slant how far the text leans to the right, as a share of its height
  */
-export function glyphPath(font: Font, text: string, x: number, y: number, size: number): string {
-  const n = (value: number) => value.toFixed(3);
+export function glyphPath(font: Font, text: string, x: number, y: number, size: number, slant = 0): string {
+  const place = (px: number, py: number) => `${(px + slant * (y - py)).toFixed(3)} ${py.toFixed(3)}`;
   return font
     .getPath(text, x, y, size)
     .commands.map((c) => {
       switch (c.type) {
         case 'M':
         case 'L':
-          return `${c.type}${n(c.x)} ${n(c.y)}`;
+          return `${c.type}${place(c.x, c.y)}`;
         case 'Q':
-          return `Q${n(c.x1)} ${n(c.y1)} ${n(c.x)} ${n(c.y)}`;
+          return `Q${place(c.x1, c.y1)} ${place(c.x, c.y)}`;
         case 'C':
-          return `C${n(c.x1)} ${n(c.y1)} ${n(c.x2)} ${n(c.y2)} ${n(c.x)} ${n(c.y)}`;
+          return `C${place(c.x1, c.y1)} ${place(c.x2, c.y2)} ${place(c.x, c.y)}`;
         case 'Z':
           return 'Z';
       }

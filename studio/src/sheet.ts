@@ -18,11 +18,25 @@ export interface SheetPlan {
   readonly ink: InkKind;
   readonly hand: HandName;
   readonly text: SheetText;
+  /** how this student writes; as the hand has it when left out */
+  readonly manner?: Manner;
   readonly edge?: EdgeKind;
   /** width of a worksheet's printed frame, mm; 0.5 when left out */
   readonly frame?: number;
   /** a corner folded in: which (clockwise from the top left), and how far, mm */
   readonly fold?: { readonly corner: number; readonly reach: number };
+}
+
+/** What is a student's own in a hand. */
+export interface Manner {
+  /** letters this much larger than the hand's usual size */
+  readonly size: number;
+  /** how far the top of a letter leans to the right, as a share of its height */
+  readonly slant: number;
+  /** letters this much further apart than usual */
+  readonly spread: number;
+  /** mm from line to line where the paper has no rules */
+  readonly spacing: number;
 }
 
 /** CSS colour and opacity of an ink, and how wide its stroke adds to the letter, mm. */

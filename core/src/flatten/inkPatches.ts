@@ -8,6 +8,8 @@ export const PATCH_SIDE = 64;
 export interface InkPatchesOptions {
   /** most patches to return */
   readonly count: number;
+  /** px to show round each patch as well, empty beyond the page; 0 when left out */
+  readonly margin?: number;
 }
 
 const STRIDE = 48;
@@ -31,7 +33,7 @@ export function inkPlane(page: Rgba): Plane {
 }
 
 /** The patches of a page that say the most about its writing: those with the most ink, none empty, none black. */
-export function inkPatches(ink: Plane, { count }: InkPatchesOptions): Float32Array[] {
+export function inkPatches(ink: Plane, { count, margin = 0 }: InkPatchesOptions): Float32Array[] {
   const places: { x: number; y: number; amount: number }[] = [];
   for (let y = 0; y + PATCH_SIDE <= ink.height; y += STRIDE) {
     for (let x = 0; x + PATCH_SIDE <= ink.width; x += STRIDE) {
@@ -40,7 +42,8 @@ export function inkPatches(ink: Plane, { count }: InkPatchesOptions): Float32Arr
     }
   }
   places.sort((a, b) => b.amount - a.amount);
-  return places.slice(0, count).map(({ x, y }) => cut(ink, x, y));
+  const side = PATCH_SIDE + 2 * margin;
+  return places.slice(0, count).map(({ x, y }) => cut(ink, x - margin, y - margin, side));
 }
 
 function amountIn({ width, data }: Plane, left: number, top: number): number {
@@ -51,11 +54,11 @@ function amountIn({ width, data }: Plane, left: number, top: number): number {
   return sum / (PATCH_SIDE * PATCH_SIDE);
 }
 
-function cut({ width, data }: Plane, left: number, top: number): Float32Array {
-  const patch = new Float32Array(PATCH_SIDE * PATCH_SIDE);
-  for (let y = 0; y < PATCH_SIDE; y++) {
-    const from = (top + y) * width + left;
-    patch.set(data.subarray(from, from + PATCH_SIDE), y * PATCH_SIDE);
+function cut({ width, height, data }: Plane, left: number, top: number, side: number): Float32Array {
+  const patch = new Float32Array(side * side);
+  const [from, to] = [Math.max(0, left), Math.min(width, left + side)];
+  for (let y = Math.max(0, top); y < Math.min(height, top + side); y++) {
+    patch.set(data.subarray(y * width + from, y * width + to), (y - top) * side + from - left);
   }
   return patch;
 }

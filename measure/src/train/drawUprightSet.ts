@@ -5,10 +5,12 @@ import { renderSheet, sceneFromSeed } from '@ravlo/studio';
 
 /*
  * Draws what the upright net is trained on: node --import tsx measure/src/train/drawUprightSet.ts --count N --seed S
- * --out FILE. Each record is a 64 x 64 patch of ink of an upright sheet, a byte a pixel.
+ * --out FILE. Each record is a 96 x 96 patch of ink of an upright sheet (64 x 64 and what lies round it), a byte a pixel.
  */
 const DPI = 100;
 const PATCHES = 16;
+const MARGIN = 16;
+const PIXELS_PER_MM = 5;
 
 const options = new Command()
   .requiredOption('--count <n>', 'how many sheets', Number)
@@ -20,9 +22,9 @@ const options = new Command()
 const records: Uint8Array[] = [];
 for (let k = 0; k < options.count; k++) {
   const { sheet: plan } = sceneFromSeed(options.seed + k);
-  const { image } = await renderSheet(plan, 8);
+  const { image } = await renderSheet(plan, PIXELS_PER_MM);
   const page = flatten(image, null, { dpi: DPI }).image;
-  for (const patch of inkPatches(inkPlane(page), { count: PATCHES })) {
+  for (const patch of inkPatches(inkPlane(page), { count: PATCHES, margin: MARGIN })) {
     records.push(Uint8Array.from(patch, (value) => Math.round(value * 255)));
   }
 }
