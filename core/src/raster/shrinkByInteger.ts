@@ -1,3 +1,4 @@
+import { kernels, type Kernels } from '../kernels/kernels';
 import { createRgba, type Rgba } from './image';
 
 export interface ShrinkByIntegerOptions {
@@ -28,26 +29,70 @@ export function shrinkByInteger(
   const width = Math.max(1, Math.floor(image.width / factor));
   const height = Math.max(1, Math.floor(image.height / factor));
   const result = createRgba(width, height);
-  // A pixel as one 32-bit word, its bytes in the order in which this machine stores them.
-  const { buffer, byteOffset } = image.data;
-  const words = new Uint32Array(buffer, byteOffset, image.width * image.height);
-  const columns = Math.min(factor, image.width);
-  const step = coarse && factor >= 4 ? 2 : 1;
-  const even = new Uint32Array(width);
-  const odd = new Uint32Array(width);
-  const sums = new Uint32Array(width * 4);
+  const plan: ShrinkPlan = {
+    factor,
+    columns: Math.min(factor, image.width),
+    step: coarse && factor >= 4 ? 2 : 1,
+    count: width,
+  };
+  const quick = kernels();
+  const sumRows = quick ? quickSums(quick, image, plan) : plainSums(image, plan);
   for (let y = 0; y < height; y++) {
-    sums.fill(0);
-    const rows = Math.min(factor, image.height - y * factor);
-    let count = 0;
-    for (let r = 0; r < rows; r += step) {
-      addRow(words, (y * factor + r) * image.width, columns, even, odd);
-      spread(even, odd, sums);
-      count += columns;
-    }
-    writeMeans(sums, count, result, y);
+    const rows = Math.ceil(Math.min(factor, image.height - y * factor) / plan.step);
+    writeMeans(sumRows(y * factor, rows), rows * plan.columns, result, y);
   }
   return result;
+}
+
+interface ShrinkPlan {
+  readonly factor: number;
+  /** image pixels across a new one */
+  readonly columns: number;
+  /** only every so many rows are looked at */
+  readonly step: number;
+  /** new pixels a row */
+  readonly count: number;
+}
+
+/** Byte sums, in memory order, of each of a row of blocks: those of `rows` image rows from `first` on. */
+export type SumRows = (first: number, rows: number) => Uint32Array;
+
+export function quickSums(
+  kernel: Kernels,
+  image: Rgba,
+  { factor, columns, step, count }: ShrinkPlan,
+): SumRows {
+  const { width } = image;
+  const words = new Uint32Array(image.data.buffer, image.data.byteOffset, width * image.height);
+  const most = Math.ceil(factor / step);
+  const [pixels, sums] = kernel.room(most * width * 4, count * 16);
+  const strip = kernel.words(pixels, most * width);
+  const result = kernel.words(sums, count * 4);
+  return (first, rows) => {
+    for (let r = 0; r < rows; r++) {
+      const from = (first + r * step) * width;
+      strip.set(words.subarray(from, from + width), r * width);
+    }
+    kernel.sumBlocks(pixels, width * 4, rows, columns, count, sums);
+    return result;
+  };
+}
+
+/** The reference for the kernel. */
+export function plainSums(image: Rgba, { factor, columns, step, count }: ShrinkPlan): SumRows {
+  // A pixel as one 32-bit word, its bytes in the order in which this machine stores them.
+  const words = new Uint32Array(image.data.buffer, image.data.byteOffset, image.width * image.height);
+  const even = new Uint32Array(count);
+  const odd = new Uint32Array(count);
+  const sums = new Uint32Array(count * 4);
+  return (first, rows) => {
+    sums.fill(0);
+    for (let r = 0; r < rows; r++) {
+      addRow(words, (first + r * step) * image.width, columns, even, odd);
+      spread(even, odd, sums);
+    }
+    return sums;
+  };
 }
 
 /**

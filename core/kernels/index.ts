@@ -1,0 +1,14 @@
+/*
+ * The few loops in which nearly all time goes, in AssemblyScript with SIMD. Each is the twin of a plain TypeScript
+ * function in core/src, which stays as reference and fallback, and gives the same bits. Memory is the caller's: every
+ * argument named after a thing is the address of its first byte, 16-aligned.
+ */
+export { sumBlocks } from './sumBlocks';
+export { resample } from './resample';
+export { convolve3 } from './convolve';
+export { smooth, addToTensor, edgeField, larger, smaller } from './edges';
+
+/** Where free memory begins. */
+export function freeFrom(): usize {
+  return __heap_base;
+}

@@ -1,0 +1,146 @@
+import fc from 'fast-check';
+import { resample, resamplePlainly, SPAN } from '../flatten/resample';
+import { convolve, convolvePlainly, toConvolution } from '../net/convolve';
+import {
+  addToTensor,
+  addToTensorPlainly,
+  edgeField,
+  edgeFieldPlainly,
+  startTensor,
+} from '../outline/edgeField';
+import { closePlainly, closing } from '../raster/closing';
+import type { Plane, Rgba } from '../raster/image';
+import { plainSums, quickSums } from '../raster/shrinkByInteger';
+import { smooth, smoothPlainly } from '../raster/smooth';
+import { kernels } from './kernels';
+
+const size = fc.integer({ min: 1, max: 23 });
+
+const rgba = fc
+  .tuple(size, size)
+  .chain(([width, height]) =>
+    fc
+      .uint8Array({ minLength: width * height * 4, maxLength: width * height * 4 })
+      .map((bytes): Rgba => ({ width, height, data: new Uint8ClampedArray(bytes) })),
+  );
+
+/** A plane of whole quarters, as the light of an image is. */
+const plane = fc
+  .tuple(size, size)
+  .chain(([width, height]) =>
+    fc
+      .array(fc.integer({ min: -508, max: 1020 }), { minLength: width * height, maxLength: width * height })
+      .map((values): Plane => ({ width, height, data: Float32Array.from(values, (v) => v / 4) })),
+  );
+
+const float = fc.float({ min: -30, max: 30, noNaN: true });
+const floats = (count: number) =>
+  fc.array(float, { minLength: count, maxLength: count }).map((values) => Float32Array.from(values));
+
+describe('kernels', () => {
+  it('run here: the rest of this file compares them with their references', () => {
+    expect(kernels()).not.toBeNull();
+  });
+
+  it('give room that does not overlap and keeps what is written', () => {
+    const kernel = kernels()!;
+    const [a, b] = kernel.room(70_000, 300_000);
+    kernel.floats(a, 17_500).fill(1);
+    kernel.floats(b, 75_000).fill(2);
+    expect(kernel.floats(a, 17_500).every((v) => v === 1)).toBe(true);
+    expect(a % 16).toBe(0);
+    expect(b % 16).toBe(0);
+  });
+});
+
+describe('every kernel gives the same bits as its reference', () => {
+  it('sums of blocks', () => {
+    fc.assert(
+      fc.property(rgba, fc.integer({ min: 1, max: 23 }), fc.constantFrom(1, 2), (image, factor, step) => {
+        const columns = Math.min(factor, image.width);
+        const plan = { factor, columns, step, count: Math.max(1, Math.floor(image.width / factor)) };
+        const rows = Math.ceil(Math.min(factor, image.height) / step);
+        expect(quickSums(kernels()!, image, plan)(0, rows)).toEqual(plainSums(image, plan)(0, rows));
+      }),
+    );
+  });
+
+  it('samples, inside, across the border and outside', () => {
+    const place = fc.float({ min: -9, max: 40, noNaN: true });
+    const footprint = fc.tuple(fc.double({ min: 0.3, max: 3 }), fc.double({ min: 0.3, max: 3 }));
+    const block = fc.tuple(fc.integer({ min: 1, max: 3 }), fc.integer({ min: 1, max: 3 }));
+    fc.assert(
+      fc.property(
+        rgba,
+        block.chain(([spans, rows]) =>
+          fc
+            .array(place, { minLength: (spans + 1) * rows * 2, maxLength: (spans + 1) * rows * 2 })
+            .map((knots) => ({ spans, rows, knots: Float32Array.from(knots) })),
+        ),
+        footprint,
+        fc.constantFrom(1, 1 / 2, 1 / 3),
+        (image, places, reach, scale) => {
+          const quick = resample(image, { ...places, scale }, reach);
+          expect(quick.length).toBe(places.spans * SPAN * places.rows);
+          expect(quick).toEqual(resamplePlainly(image, { ...places, scale }, reach));
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+
+  it('convolutions', () => {
+    const shape = fc.record({
+      inputs: fc.integer({ min: 1, max: 5 }),
+      outputs: fc.constantFrom(4, 8, 12),
+      side: fc.constant(3),
+      stride: fc.constantFrom(1, 2),
+    });
+    const task = fc.tuple(shape, size, size).chain(([layer, width, height]) =>
+      fc.record({
+        layer: fc
+          .tuple(floats(layer.inputs * layer.outputs * 9), floats(layer.outputs))
+          .map(([kernel, bias]) => toConvolution(kernel, bias, layer)),
+        features: floats(width * height * layer.inputs).map((data) => ({
+          width,
+          height,
+          channels: layer.inputs,
+          data,
+        })),
+      }),
+    );
+    fc.assert(
+      fc.property(task, ({ layer, features }) => {
+        expect(convolve(layer, features)).toEqual(convolvePlainly(layer, features));
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('smoothing', () => {
+    fc.assert(fc.property(plane, (p) => expect(smooth(p)).toEqual(smoothPlainly(p))));
+  });
+
+  it('closing', () => {
+    fc.assert(
+      fc.property(plane, fc.integer({ min: 1, max: 5 }), (p, radius) => {
+        expect(closing(p, radius)).toEqual(closePlainly(p, radius));
+      }),
+    );
+  });
+
+  it('edges', () => {
+    fc.assert(
+      fc.property(plane, (p) => {
+        const [quick, plain] = [startTensor(p), startTensor(p)];
+        const [seen, sharp] = [smooth(p), p];
+        for (const channel of [seen, sharp]) {
+          addToTensor(quick, channel);
+          addToTensorPlainly(plain, channel);
+        }
+        expect(quick).toEqual(plain);
+        expect(edgeField(quick)).toEqual(edgeFieldPlainly(plain));
+      }),
+    );
+  });
+});
