@@ -4,6 +4,9 @@
  * argument named after a thing is the address of its first byte, 16-aligned.
  */
 export { sumBlocks } from './sumBlocks';
+export { opponentPlanes } from './opponentPlanes';
+export { ridges } from './ridges';
+export { vote } from './vote';
 export { resample } from './resample';
 export { convolve3 } from './convolve';
 export { smooth, addToTensor, edgeField, larger, smaller } from './edges';

@@ -1,15 +1,11 @@
 import fc from 'fast-check';
 import { resample, resamplePlainly, SPAN } from '../flatten/resample';
 import { convolve, convolvePlainly, toConvolution } from '../net/convolve';
-import {
-  addToTensor,
-  addToTensorPlainly,
-  edgeField,
-  edgeFieldPlainly,
-  startTensor,
-} from '../outline/edgeField';
+import { edgeFields, edgeFieldsPlainly } from '../outline/edgeField';
+import { ridgesPlainly, ridgesQuickly, votePlainly, voteQuickly } from '../outline/lineCandidates';
 import { closePlainly, closing } from '../raster/closing';
 import type { Plane, Rgba } from '../raster/image';
+import { opponentPlanes, opponentPlanesPlainly } from '../raster/opponentPlanes';
 import { plainSums, quickSums } from '../raster/shrinkByInteger';
 import { smooth, smoothPlainly } from '../raster/smooth';
 import { kernels } from './kernels';
@@ -117,6 +113,12 @@ describe('every kernel gives the same bits as its reference', () => {
     );
   });
 
+  it('opponent planes', () => {
+    fc.assert(
+      fc.property(rgba, (image) => expect(opponentPlanes(image)).toEqual(opponentPlanesPlainly(image))),
+    );
+  });
+
   it('smoothing', () => {
     fc.assert(fc.property(plane, (p) => expect(smooth(p)).toEqual(smoothPlainly(p))));
   });
@@ -132,15 +134,38 @@ describe('every kernel gives the same bits as its reference', () => {
   it('edges', () => {
     fc.assert(
       fc.property(plane, (p) => {
-        const [quick, plain] = [startTensor(p), startTensor(p)];
-        const [seen, sharp] = [smooth(p), p];
-        for (const channel of [seen, sharp]) {
-          addToTensor(quick, channel);
-          addToTensorPlainly(plain, channel);
-        }
-        expect(quick).toEqual(plain);
-        expect(edgeField(quick)).toEqual(edgeFieldPlainly(plain));
+        const seen = smooth(p);
+        expect(edgeFields([seen], [p, seen])).toEqual(edgeFieldsPlainly([seen], [p, seen]));
       }),
+    );
+  });
+
+  it('ridges', () => {
+    fc.assert(
+      fc.property(plane, fc.integer({ min: 0, max: 40 }), (p, threshold) => {
+        const [field] = edgeFields([], [p]);
+        expect(ridgesQuickly(kernels()!, field, threshold)).toEqual(ridgesPlainly(field, threshold));
+      }),
+    );
+  });
+
+  it('votes', () => {
+    const edge = fc.tuple(
+      fc.float({ min: 0, max: 40, noNaN: true }),
+      fc.float({ min: 0, max: 30, noNaN: true }),
+      fc.float({ min: 0, max: 6, noNaN: true }),
+      fc.integer({ min: 0, max: 179 }),
+    );
+    fc.assert(
+      fc.property(fc.array(edge, { maxLength: 40 }), (list) => {
+        const election = {
+          edges: Float32Array.from(list.flat()),
+          offsetBins: 71,
+          reach: Math.fround(100 / 3),
+        };
+        expect(voteQuickly(kernels()!, election)).toEqual(votePlainly(election));
+      }),
+      { numRuns: 15 },
     );
   });
 });

@@ -33,6 +33,25 @@ interface KernelExports {
     outHeight: number,
     result: number,
   ): void;
+  opponentPlanes(pixels: number, count: number, light: number, warm: number, green: number): void;
+  ridges(
+    strength: number,
+    cos2: number,
+    sin2: number,
+    width: number,
+    height: number,
+    threshold: number,
+    found: number,
+  ): number;
+  vote(
+    edges: number,
+    count: number,
+    spread: number,
+    trig: number,
+    reach: number,
+    votes: number,
+    rowBytes: number,
+  ): void;
   smooth(from: number, to: number, line: number, width: number, height: number): void;
   addToTensor(plane: number, xx: number, yy: number, xy: number, width: number, height: number): void;
   edgeField(

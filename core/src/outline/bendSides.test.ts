@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { createPlane } from '../raster/image';
 import { bendSides } from './bendSides';
-import { addToTensor, edgeField, startTensor } from './edgeField';
+import { edgeFields } from './edgeField';
 import { isEvenToTheBorder } from './isEvenToTheBorder';
 import type { Quad } from './quad';
 import { sagitta } from './sideCurve';
@@ -32,9 +32,8 @@ function bowedSheet(bow: number): TraceSource {
       sheet.data[y * 48 + x] = isInside(((x + 0.5) / 48) * WIDTH, ((y + 0.5) / 48) * HEIGHT) ? 1 : 0;
     }
   }
-  const tensor = startTensor(light);
-  addToTensor(tensor, light);
-  return { field: edgeField(tensor), noise: 1, sheet };
+  const [field] = edgeFields([], [light]);
+  return { field, noise: 1, sheet };
 }
 
 const NONE = [false, false, false, false];

@@ -1,4 +1,4 @@
-import { kernels } from '../kernels/kernels';
+import { kernels, type Kernels } from '../kernels/kernels';
 import type { Plane } from '../raster/image';
 
 /** Where and how strongly colour changes, taken over several channels at once. */
@@ -12,8 +12,79 @@ export interface EdgeField {
   readonly sin2: Float32Array;
 }
 
-/** The sums over channels of the outer products of their gradients (Di Zenzo's structure tensor). */
-export interface Tensor {
+/** Changes smaller than this (grey levels a pixel) are left at zero: most of a picture, and most of the time. */
+const FAINT = 0.6;
+
+/**
+ * The edges of many-channel images that have some channels in common: the larger eigenvalue of the structure tensor
+ * (the sum over the channels of the outer products of their gradients) is the squared change, its eigenvector the
+ * direction. (S. Di Zenzo, "A note on the gradient of a multi-image", 1986.) Derivatives are Scharr's, which keep the
+ * angle to a fraction of a degree.
+ *
+ * @param shared channels that every image has
+ * @param own one channel more for each image
+ */
+export function edgeFields(shared: readonly Plane[], own: readonly Plane[]): EdgeField[] {
+  const quick = kernels();
+  return quick ? edgeFieldsQuickly(quick, shared, own) : edgeFieldsPlainly(shared, own);
+}
+
+/** All sums stay in the kernels' memory; only channels go in and fields come out. */
+function edgeFieldsQuickly(quick: Kernels, shared: readonly Plane[], own: readonly Plane[]): EdgeField[] {
+  const { width, height } = own[0];
+  const size = width * height;
+  const [plane, xx, yy, xy, sumXx, sumYy, sumXy, strength, cos2, sin2] = quick.room(
+    ...Array<number>(10).fill(size * 4),
+  );
+  const add = ({ data }: Plane) => {
+    quick.floats(plane, size).set(data);
+    quick.addToTensor(plane, sumXx, sumYy, sumXy, width, height);
+  };
+  for (const sum of [sumXx, sumYy, sumXy]) quick.floats(sum, size).fill(0);
+  shared.forEach(add);
+  for (const [sum, kept] of [
+    [sumXx, xx],
+    [sumYy, yy],
+    [sumXy, xy],
+  ]) {
+    quick.floats(kept, size).set(quick.floats(sum, size));
+  }
+  return own.map((channel, i) => {
+    if (i > 0) {
+      quick.floats(sumXx, size).set(quick.floats(xx, size));
+      quick.floats(sumYy, size).set(quick.floats(yy, size));
+      quick.floats(sumXy, size).set(quick.floats(xy, size));
+    }
+    add(channel);
+    quick.edgeField(sumXx, sumYy, sumXy, size, FAINT * FAINT, strength, cos2, sin2);
+    return {
+      width,
+      height,
+      strength: quick.floats(strength, size).slice(),
+      cos2: quick.floats(cos2, size).slice(),
+      sin2: quick.floats(sin2, size).slice(),
+    };
+  });
+}
+
+/** The reference for the kernels: the same bits where values are whole parts of 64, as smoothed images' are. */
+export function edgeFieldsPlainly(shared: readonly Plane[], own: readonly Plane[]): EdgeField[] {
+  return own.map((channel) => {
+    const { width, height } = channel;
+    const size = width * height;
+    const tensor: Tensor = {
+      width,
+      height,
+      xx: new Float32Array(size),
+      yy: new Float32Array(size),
+      xy: new Float32Array(size),
+    };
+    for (const plane of [...shared, channel]) addToTensor(tensor, plane);
+    return fieldOf(tensor);
+  });
+}
+
+interface Tensor {
   readonly width: number;
   readonly height: number;
   readonly xx: Float32Array;
@@ -21,36 +92,7 @@ export interface Tensor {
   readonly xy: Float32Array;
 }
 
-/** Changes smaller than this (grey levels a pixel) are left at zero: most of a picture, and most of the time. */
-const FAINT = 0.6;
-
-/** A tensor of no channels yet, or a copy of one. */
-export function startTensor({ width, height }: Plane, from?: Tensor): Tensor {
-  const size = width * height;
-  return {
-    width,
-    height,
-    xx: from ? from.xx.slice() : new Float32Array(size),
-    yy: from ? from.yy.slice() : new Float32Array(size),
-    xy: from ? from.xy.slice() : new Float32Array(size),
-  };
-}
-
-/** Adds one channel. Derivatives are Scharr's, which keep the angle to a fraction of a degree. */
-export function addToTensor(tensor: Tensor, plane: Plane): void {
-  const quick = kernels();
-  if (!quick) return addToTensorPlainly(tensor, plane);
-  const { width, height, data } = plane;
-  const sums = [tensor.xx, tensor.yy, tensor.xy];
-  const [from, ...to] = quick.room(data.byteLength, ...sums.map((sum) => sum.byteLength));
-  quick.floats(from, data.length).set(data);
-  sums.forEach((sum, i) => quick.floats(to[i], sum.length).set(sum));
-  quick.addToTensor(from, to[0], to[1], to[2], width, height);
-  sums.forEach((sum, i) => sum.set(quick.floats(to[i], sum.length)));
-}
-
-/** The reference for the kernel: the same bits where values are whole parts of 64, as smoothed images' are. */
-export function addToTensorPlainly({ xx, yy, xy }: Tensor, plane: Plane): void {
+function addToTensor({ xx, yy, xy }: Tensor, plane: Plane): void {
   const { width, height, data } = plane;
   for (let y = 1; y < height - 1; y++) {
     for (let i = y * width + 1, end = (y + 1) * width - 1; i < end; i++) {
@@ -67,25 +109,8 @@ export function addToTensorPlainly({ xx, yy, xy }: Tensor, plane: Plane): void {
   }
 }
 
-/**
- * The edges of a many-channel image: the larger eigenvalue of the structure tensor is the squared change, its
- * eigenvector the direction. (S. Di Zenzo, "A note on the gradient of a multi-image", 1986.)
- */
-export function edgeField(tensor: Tensor): EdgeField {
-  const quick = kernels();
-  if (!quick) return edgeFieldPlainly(tensor);
-  const { width, height, xx, yy, xy } = tensor;
-  const size = xx.length;
-  const places = quick.room(...Array<number>(6).fill(size * 4));
-  [xx, yy, xy].forEach((sum, i) => quick.floats(places[i], size).set(sum));
-  const [x, y, both, strength, cos2, sin2] = places;
-  quick.edgeField(x, y, both, size, FAINT * FAINT, strength, cos2, sin2);
-  const taken = (place: number) => quick.floats(place, size).slice();
-  return { width, height, strength: taken(strength), cos2: taken(cos2), sin2: taken(sin2) };
-}
-
-/** The reference for the kernel, in 32-bit floats as there. */
-export function edgeFieldPlainly({ width, height, xx, yy, xy }: Tensor): EdgeField {
+/** In 32-bit floats, as the kernel has it. */
+function fieldOf({ width, height, xx, yy, xy }: Tensor): EdgeField {
   const { fround, sqrt } = Math;
   const strength = new Float32Array(width * height);
   const cos2 = new Float32Array(width * height);
@@ -106,15 +131,18 @@ export function edgeFieldPlainly({ width, height, xx, yy, xy }: Tensor): EdgeFie
   return { width, height, strength, cos2, sin2 };
 }
 
+/** Every so many values are enough to know how they are spread. */
+const SPARSE = 3;
+
 /** The value that the given share (0 to 1) of the field's strengths stays below, from a 1024-bin histogram. */
 export function strengthQuantile({ strength }: EdgeField, share: number): number {
   let most = 0;
-  for (let i = 0; i < strength.length; i++) if (strength[i] > most) most = strength[i];
+  for (let i = 0; i < strength.length; i += SPARSE) if (strength[i] > most) most = strength[i];
   if (most === 0) return 0;
   const bins = new Uint32Array(1024);
   const scale = 1023.999 / most;
-  for (let i = 0; i < strength.length; i++) bins[(strength[i] * scale) | 0]++;
-  let left = share * strength.length;
+  for (let i = 0; i < strength.length; i += SPARSE) bins[(strength[i] * scale) | 0]++;
+  let left = (share * strength.length) / SPARSE;
   for (let b = 0; b < bins.length; b++) {
     left -= bins[b];
     if (left <= 0) return ((b + 1) / 1024) * most;

@@ -36,6 +36,11 @@ export const LEAST_CONFIDENCE = 0.3;
 /** An outline surer than this is believed though all of the picture looks like paper: white sheet, white desk. */
 const SURE = 0.9;
 const MOST_OTHERS = 3;
+/** Sides are refined twice: roughly, within some pixels of the small picture, then closely. */
+const ROUNDS = [
+  { radius: 3, places: 36 },
+  { radius: 1.2, places: 72 },
+] as const;
 /** Others that share more than this with the chosen one are no choice. */
 const SAME_PLACE = 0.93;
 
@@ -85,8 +90,8 @@ function refine(
   const { sides: small, bent } = bendSides(search, clampFixed(quad, fixed, search.field), fixed);
   let sides = small.map((side) => scaleSide(side, factor));
   if (fixed.some(Boolean)) sides = sides.map((side) => stretchToBorder(side, factor, photo));
-  for (const radius of [3, 1.2]) {
-    ({ sides } = refineSides(photo, sides, { radius: radius * factor, fixed, bent }));
+  for (const { radius, places } of ROUNDS) {
+    ({ sides } = refineSides(photo, sides, { radius: radius * factor, places, fixed, bent }));
   }
   const cut = fixed.indexOf(true);
   const seen = sides.map(({ from }) => from) as unknown as Quad;

@@ -1,4 +1,4 @@
-import { distanceTo, type Line } from './line';
+import type { Line } from './line';
 import type { Point } from './quad';
 
 export interface FitLineOptions {
@@ -41,26 +41,32 @@ function leastSquares(
   let count = 0;
   let mx = 0;
   let my = 0;
-  const biweights = points.map((point, i) => {
-    const u = distanceTo(line, point) / cut;
-    const w = Math.abs(u) < 1 ? weights[i] * (1 - u * u) ** 2 : 0;
+  const biweights = new Float64Array(points.length);
+  const [cos, sin] = [Math.cos(line.angle), Math.sin(line.angle)];
+  for (let i = 0; i < points.length; i++) {
+    const [x, y] = points[i];
+    const u = (x * cos + y * sin - line.offset) / cut;
+    if (u <= -1 || u >= 1) continue;
+    const w = weights[i] * (1 - u * u) ** 2;
     if (w > 0) count++;
+    biweights[i] = w;
     sum += w;
-    mx += w * point[0];
-    my += w * point[1];
-    return w;
-  });
+    mx += w * x;
+    my += w * y;
+  }
   if (count < 3 || sum <= 0) return null;
   mx /= sum;
   my /= sum;
   let xx = 0;
   let yy = 0;
   let xy = 0;
-  points.forEach(([x, y], i) => {
-    xx += biweights[i] * (x - mx) * (x - mx);
-    yy += biweights[i] * (y - my) * (y - my);
-    xy += biweights[i] * (x - mx) * (y - my);
-  });
+  for (let i = 0; i < points.length; i++) {
+    const dx = points[i][0] - mx;
+    const dy = points[i][1] - my;
+    xx += biweights[i] * dx * dx;
+    yy += biweights[i] * dy * dy;
+    xy += biweights[i] * dx * dy;
+  }
   // The normal is the direction of least spread; keep it on the side that the start line's pointed to.
   let angle = 0.5 * Math.atan2(2 * xy, xx - yy) + Math.PI / 2;
   if (Math.cos(angle - line.angle) < 0) angle += Math.PI;

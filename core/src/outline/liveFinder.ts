@@ -22,6 +22,7 @@ export interface LiveFinder {
 const SEARCH_EVERY = 12;
 /** While following, a side may have moved by this share of the frame's longer side. */
 const FOLLOW_REACH = 0.03;
+const FOLLOW_PLACES = 40;
 /** Less evidence than this on a side, or on all of them, and the sheet is looked for anew. */
 const LEAST_SIDE = 0.3;
 const LEAST_MEAN = 0.5;
@@ -41,6 +42,7 @@ export function createLiveFinder(): LiveFinder {
       quad.map((corner, i) => straightSide(corner, quad[(i + 1) % 4])),
       {
         radius: FOLLOW_REACH * Math.max(frame.width, frame.height),
+        places: FOLLOW_PLACES,
         fixed: [false, false, false, false],
         bent: [false, false, false, false],
       },

@@ -272,11 +272,23 @@ function isFarOutside([x, y]: Point, width: number, height: number): boolean {
   );
 }
 
+/** Quads that share more than this of their ground are one. */
+const SAME_GROUND = 0.985;
+
 /** Adds the best of every group of quads that cover nearly the same ground, up to a length. */
 function addDistinct(kept: QuadCandidate[], ranked: readonly QuadCandidate[], length: number): void {
   for (const candidate of ranked) {
     if (kept.length >= length) return;
-    if (!kept.some((other) => intersectionOverUnion(other.quad, candidate.quad) > 0.985))
-      kept.push(candidate);
+    const isKnown = kept.some(
+      ({ quad }) =>
+        mayBeSame(quad, candidate.quad) && intersectionOverUnion(quad, candidate.quad) > SAME_GROUND,
+    );
+    if (!isKnown) kept.push(candidate);
   }
+}
+
+/** Quads of which one is much the larger cannot be one: most are told apart by this alone. */
+function mayBeSame(a: Quad, b: Quad): boolean {
+  const [areaA, areaB] = [signedArea(a), signedArea(b)];
+  return Math.min(areaA, areaB) > SAME_GROUND * Math.max(areaA, areaB);
 }

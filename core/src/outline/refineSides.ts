@@ -14,6 +14,8 @@ import {
 export interface RefineSidesOptions {
   /** how far to either side of each side the edge may lie, photo px */
   readonly radius: number;
+  /** places to look at along each side */
+  readonly places: number;
   /** which sides to leave as they are: the picture's own borders */
   readonly fixed: readonly boolean[];
   /** which sides may be bent */
@@ -26,8 +28,7 @@ export interface RefinedSides {
   readonly evidence: readonly number[];
 }
 
-/** Places looked at along one side, between these shares of its length (the very corners may be round). */
-const SAMPLES = 72;
+/** Places are looked at along one side between these shares of its length (the very corners may be round). */
 const FROM = 0.03;
 const TO = 0.97;
 /** Profiles side by side that are averaged at each place. */
@@ -44,10 +45,10 @@ const TANGENTS = 5;
 export function refineSides(
   photo: Rgba,
   sides: readonly SideCurve[],
-  { radius, fixed, bent }: RefineSidesOptions,
+  { radius, places, fixed, bent }: RefineSidesOptions,
 ): RefinedSides {
   const found = sides.map((side, i) =>
-    fixed[i] ? { side, evidence: 0 } : refineSide(photo, side, radius, bent[i] ? 3 : 1),
+    fixed[i] ? { side, evidence: 0 } : refineSide(photo, side, radius, places, bent[i] ? 3 : 1),
   );
   const refined = found.map(({ side }) => side);
   const reach = 3 * radius + 4;
@@ -73,14 +74,15 @@ function refineSide(
   photo: Rgba,
   side: SideCurve,
   radius: number,
+  places: number,
   degree: number,
 ): { side: SideCurve; evidence: number } {
   const unchanged = { side, evidence: 0 };
   const spacing = Math.max(0.5, radius / 16);
   const half = Math.ceil(radius / spacing);
   const profiles: Profile[] = [];
-  for (let k = 0; k < SAMPLES; k++) {
-    const t = FROM + ((TO - FROM) * (k + 0.5)) / SAMPLES;
+  for (let k = 0; k < places; k++) {
+    const t = FROM + ((TO - FROM) * (k + 0.5)) / places;
     const profile = readProfile(photo, side, t, half, spacing);
     if (profile) profiles.push(profile);
   }
@@ -96,13 +98,13 @@ function refineSide(
     ds.push(found.at * spacing);
     weights.push(Math.min(found.slope, 20));
   }
-  if (ts.length < SAMPLES / 6) return unchanged;
+  if (ts.length < places / 6) return unchanged;
   const change = fitBowRobustly(ts, ds, weights, { degree, scale: radius / 3 });
   if (!change) return unchanged;
   const near = ts.filter((t, i) => Math.abs(ds[i] - bowAt(change, t)) < radius / 6 + spacing).length;
   const [a, b, c, d] = side.bow;
   const bow: Bow = [a + change[0], b + change[1], c + change[2], d + change[3]];
-  return { side: { ...side, bow }, evidence: near / SAMPLES };
+  return { side: { ...side, bow }, evidence: near / places };
 }
 
 function readProfile(photo: Rgba, side: SideCurve, t: number, half: number, spacing: number): Profile | null {
@@ -169,12 +171,15 @@ function steepest(
   half: number,
 ): { at: number; slope: number } | null {
   const count = 2 * half + 1;
-  const value = (i: number) => colours[i * 3] * r + colours[i * 3 + 1] * g + colours[i * 3 + 2] * b;
+  const values = new Float64Array(count);
+  for (let i = 0; i < count; i++) {
+    values[i] = colours[i * 3] * r + colours[i * 3 + 1] * g + colours[i * 3 + 2] * b;
+  }
   const width = Math.max(1, Math.round(half / 8));
   const slopes = new Float64Array(count);
   for (let i = width; i < count - width; i++) {
     let rise = 0;
-    for (let k = 1; k <= width; k++) rise += value(i + k) - value(i - k);
+    for (let k = 1; k <= width; k++) rise += values[i + k] - values[i - k];
     slopes[i] = rise / width;
   }
   let best = width;

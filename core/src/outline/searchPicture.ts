@@ -3,7 +3,7 @@ import type { Plane, Rgba } from '../raster/image';
 import { opponentPlanes } from '../raster/opponentPlanes';
 import { smooth } from '../raster/smooth';
 import { alignLine } from './alignLine';
-import { addToTensor, edgeField, startTensor, type EdgeField } from './edgeField';
+import { edgeFields, type EdgeField } from './edgeField';
 import { estimateNoise } from './estimateNoise';
 import type { Line } from './line';
 import { lineCandidates } from './lineCandidates';
@@ -47,14 +47,7 @@ export function searchPicture(small: Rgba): Search {
   const { light, warm, green } = opponentPlanes(small);
   const raw: Plane[] = [light, warm, green].map(smooth);
   const channels: [Plane, Plane, Plane] = [closing(raw[0], 3), raw[1], raw[2]];
-  const colour = startTensor(light);
-  addToTensor(colour, raw[1]);
-  addToTensor(colour, raw[2]);
-  const [tensor, rawTensor] = [startTensor(light, colour), colour];
-  addToTensor(tensor, channels[0]);
-  addToTensor(rawTensor, raw[0]);
-  const field = edgeField(tensor);
-  const rawField = edgeField(rawTensor);
+  const [field, rawField] = edgeFields([raw[1], raw[2]], [channels[0], raw[0]]);
   const sheet = sheetNet(small);
   const lines = mergeLines(
     lineCandidates(field, { count: MOST_LINES }).map((line) => alignLine(field, line, { radius: 4 })),

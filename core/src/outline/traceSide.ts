@@ -93,15 +93,25 @@ function edgeAt({ field, noise }: TraceSource, chord: SideCurve, t: number, d: n
 
 /** How much more the net takes the inside for sheet than the outside. */
 function sheetStepAt({ field, sheet }: TraceSource, chord: SideCurve, t: number, d: number): number {
-  const normal = normalOf(chord);
   const reach = 0.02 * Math.max(field.width, field.height);
-  const read = (distance: number) => {
-    const [x, y] = placeAt(chord, normal, t, d + distance);
-    const px = Math.min(sheet.width - 1, Math.max(0, Math.floor((x / field.width) * sheet.width)));
-    const py = Math.min(sheet.height - 1, Math.max(0, Math.floor((y / field.height) * sheet.height)));
-    return sheet.data[py * sheet.width + px];
-  };
-  return read(reach) - read(-reach);
+  const { width, height } = field;
+  return (
+    sheetAt(sheet, width, height, chord, t, d + reach) - sheetAt(sheet, width, height, chord, t, d - reach)
+  );
+}
+
+function sheetAt(
+  sheet: Plane,
+  width: number,
+  height: number,
+  chord: SideCurve,
+  t: number,
+  d: number,
+): number {
+  const [x, y] = placeAt(chord, normalOf(chord), t, d);
+  const px = Math.min(sheet.width - 1, Math.max(0, Math.floor((x / width) * sheet.width)));
+  const py = Math.min(sheet.height - 1, Math.max(0, Math.floor((y / height) * sheet.height)));
+  return sheet.data[py * sheet.width + px];
 }
 
 function bestPath(gains: readonly Float64Array[], states: number): number[] {

@@ -1,3 +1,4 @@
+import { kernels, type Kernels } from '../kernels/kernels';
 import { createPlane, type Plane, type Rgba } from './image';
 
 /** Light, and two colour differences in which a coloured desk stands out from paper of the same lightness. */
@@ -12,6 +13,23 @@ export interface OpponentPlanes {
 
 /** Splits an image into one light and two colour-difference planes. */
 export function opponentPlanes(image: Rgba): OpponentPlanes {
+  const quick = kernels();
+  return quick ? opponentPlanesQuickly(quick, image) : opponentPlanesPlainly(image);
+}
+
+function opponentPlanesQuickly(quick: Kernels, { width, height, data }: Rgba): OpponentPlanes {
+  const size = width * height;
+  const [pixels, ...planes] = quick.room(...Array<number>(4).fill(size * 4));
+  quick.words(pixels, size).set(new Uint32Array(data.buffer, data.byteOffset, size));
+  quick.opponentPlanes(pixels, size, planes[0], planes[1], planes[2]);
+  const [light, warm, green] = planes.map((plane): Plane => {
+    return { width, height, data: quick.floats(plane, size).slice() };
+  });
+  return { light, warm, green };
+}
+
+/** The reference for the kernel. */
+export function opponentPlanesPlainly(image: Rgba): OpponentPlanes {
   const { width, height, data } = image;
   const light = createPlane(width, height);
   const warm = createPlane(width, height);

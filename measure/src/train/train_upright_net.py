@@ -1,8 +1,8 @@
 """Trains the upright net: which way up is a patch of writing?
 
-Reads upright 64 x 64 patches of ink that drawUprightSet.ts writes and writes the weights as a TypeScript module.
+Reads upright 96 x 96 patches of ink that drawUprightSet.ts writes, looks at 64 x 64 of each, and writes the weights as a TypeScript module.
 
-    python3 measure/src/train/train_upright_net.py --data out/train/upright.bin --out core/src/flatten/uprightNetWeights.ts
+    python3 measure/src/train/train_upright_net.py --data out/train/upright*.bin --out core/src/flatten/uprightNetWeights.ts
 """
 
 import argparse
@@ -15,6 +15,7 @@ import torch.nn.functional as F
 from torch import nn
 
 SIDE = 64
+DRAWN_SIDE = 96
 
 
 class UprightNet(nn.Module):
@@ -25,34 +26,45 @@ class UprightNet(nn.Module):
                 "a": nn.Conv2d(1, 12, 3, stride=2, padding=1),
                 "b": nn.Conv2d(12, 24, 3, stride=2, padding=1),
                 "c": nn.Conv2d(24, 32, 3, stride=2, padding=1),
-                "d": nn.Conv2d(32, 48, 3, stride=2, padding=1),
-                "e": nn.Conv2d(48, 4, 1),
+                "d": nn.Conv2d(32, 40, 3, padding=1),
+                "e": nn.Conv2d(40, 48, 3, stride=2, padding=1),
+                "f": nn.Conv2d(48, 48, 3, padding=1),
+                "g": nn.Conv2d(48, 4, 1),
             }
         )
 
     def forward(self, x):
-        for name in "abcd":
+        for name in "abcdef":
             x = F.relu(self.layers[name](x))
-        return self.layers["e"](x.mean(dim=(2, 3), keepdim=True)).flatten(1)
+        return self.layers["g"](x.mean(dim=(2, 3), keepdim=True)).flatten(1)
 
 
 def augment(patches, rng):
     """Turns each patch by a quarter turn of its own (the label: how many, clockwise), and makes it worse."""
     n = len(patches)
     quarter = torch.tensor(rng.integers(0, 4, n))
-    turned = torch.stack([torch.rot90(p, -int(q), (1, 2)) for p, q in zip(patches, quarter)])
+    turned = patches.clone()
+    for q in range(1, 4):
+        turned[quarter == q] = torch.rot90(patches[quarter == q], -q, (2, 3))
     angle = torch.tensor(rng.normal(0, 0.05, n), dtype=torch.float32)
-    zoom = torch.tensor(np.exp(rng.normal(0.0, 0.25, n)), dtype=torch.float32)
-    stretch = torch.tensor(np.exp(rng.normal(0, 0.05, n)), dtype=torch.float32)
+    zoom = torch.tensor(np.exp(rng.normal(-0.05, 0.25, n)), dtype=torch.float32).clamp(max=1.45) * SIDE / DRAWN_SIDE
+    stretch = torch.tensor(np.exp(rng.normal(0, 0.08, n)), dtype=torch.float32)
+    shear = torch.tensor(rng.normal(0, 0.08, n), dtype=torch.float32)
     theta = torch.zeros(n, 2, 3)
     theta[:, 0, 0] = zoom * stretch * torch.cos(angle)
-    theta[:, 0, 1] = -zoom * torch.sin(angle)
+    theta[:, 0, 1] = -zoom * torch.sin(angle + shear)
     theta[:, 1, 0] = zoom * torch.sin(angle)
     theta[:, 1, 1] = zoom / stretch * torch.cos(angle)
-    theta[:, :, 2] = torch.tensor(rng.uniform(-0.15, 0.15, (n, 2)), dtype=torch.float32)
-    x = F.grid_sample(turned, F.affine_grid(theta, list(turned.shape), align_corners=False), align_corners=False)
-    if rng.random() < 0.5:
+    theta[:, :, 2] = torch.tensor(rng.uniform(-0.2, 0.2, (n, 2)), dtype=torch.float32)
+    x = F.grid_sample(turned, F.affine_grid(theta, [n, 1, SIDE, SIDE], align_corners=False), align_corners=False)
+    # Pens are thick and thin, photos blurred and sharp.
+    kind = rng.random()
+    if kind < 0.4:
         x = F.avg_pool2d(F.pad(x, (1, 1, 1, 1)), 3, 1)
+    elif kind < 0.55:
+        x = F.max_pool2d(x, 3, 1, 1)
+    elif kind < 0.65:
+        x = 0.5 * (x - F.max_pool2d(-x, 3, 1, 1))
     gain = torch.tensor(np.exp(rng.normal(0, 0.3, (n, 1, 1, 1))), dtype=torch.float32)
     noise = torch.tensor(rng.normal(0, 1, x.shape), dtype=torch.float32) * rng.uniform(0, 0.1)
     return (x * gain + noise).clamp(0, 1), quarter
@@ -60,15 +72,16 @@ def augment(patches, rng):
 
 def main():
     parser = argparse.ArgumentParser()
-    parser.add_argument("--data", required=True)
+    parser.add_argument("--data", nargs="+", required=True)
     parser.add_argument("--out", required=True)
-    parser.add_argument("--minutes", type=float, default=8)
+    parser.add_argument("--minutes", type=float, default=25)
     options = parser.parse_args()
     torch.set_num_threads(1)
     torch.manual_seed(1)
     rng = np.random.default_rng(1)
-    records = torch.tensor(np.fromfile(options.data, dtype=np.uint8).reshape(-1, 1, SIDE, SIDE))
-    held, records = records[-800:], records[:-800]
+    files = [np.fromfile(file, dtype=np.uint8) for file in options.data]
+    records = torch.tensor(np.concatenate(files).reshape(-1, 1, DRAWN_SIDE, DRAWN_SIDE))
+    held, records = records[-1600:], records[:-1600]
     held_x, held_y = augment(held.float() / 255, np.random.default_rng(2))
     net = UprightNet()
     print(sum(p.numel() for p in net.parameters()), "weights,", len(records), "records")
@@ -88,7 +101,7 @@ def main():
             with torch.no_grad():
                 right = (net(held_x).argmax(1) == held_y).float().mean().item()
             print(f"{step} {time.time() - began:.0f} s loss {loss.item():.4f} held back {right:.4f}", flush=True)
-    parts = [getattr(net.layers[n], k).detach().numpy().astype("<f2").ravel() for n in "abcde" for k in ("weight", "bias")]
+    parts = [getattr(net.layers[n], k).detach().numpy().astype("<f2").ravel() for n in "abcdefg" for k in ("weight", "bias")]
     text = base64.b64encode(np.concatenate(parts).tobytes()).decode()
     with open(options.out, "w") as file:
         file.write("/** Weights of the upright net, 16-bit floats as base64; written by train_upright_net.py, not by hand. */\n")
