@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
+import exifr from 'exifr';
 import sharp from 'sharp';
-import type { Rgba } from '@ravlo/core';
+import { focalInPixels, type Rgba } from '@ravlo/core';
 
 /** The one door between image files and core's rasters in Node. */
 
@@ -17,6 +18,8 @@ export interface DecodedPhoto {
   /** the photo's own size after its EXIF turn */
   readonly width: number;
   readonly height: number;
+  /** focal length in the image's pixels, where EXIF says it */
+  readonly focal?: number;
 }
 
 /**
@@ -28,7 +31,7 @@ export async function decodePhoto(file: string): Promise<DecodedPhoto> {
   const bytes = await readFile(file);
   if (bytes.length === 0) throw new Error('The file is empty');
   const reader = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated' });
-  const { format, autoOrient } = await reader.metadata();
+  const { format, autoOrient, exif } = await reader.metadata();
   if (format !== 'jpeg' && format !== 'png' && format !== 'webp') {
     throw new Error(`A ${format} file is not a photo that Ravlo reads (JPEG, PNG, WebP)`);
   }
@@ -47,7 +50,16 @@ export async function decodePhoto(file: string): Promise<DecodedPhoto> {
     scale: width / info.width,
     width,
     height,
+    focal: exif ? await focalOf(bytes, info.width, info.height) : undefined,
   };
+}
+
+/** Broken EXIF says nothing. */
+async function focalOf(bytes: Buffer, width: number, height: number): Promise<number | undefined> {
+  const tags: { FocalLengthIn35mmFormat?: unknown } | undefined = await exifr
+    .parse(bytes, ['FocalLengthIn35mmFormat'])
+    .catch(() => undefined);
+  return focalInPixels(tags?.FocalLengthIn35mmFormat, width, height);
 }
 
 /** JPEG bytes of a page. */

@@ -8,7 +8,7 @@ export async function find(photos: readonly string[]): Promise<void> {
     await perPhoto(file, async () => {
       const photo = await decodePhoto(file);
       const start = performance.now();
-      const { outline, turn } = findPage(photo.image);
+      const { outline, turn } = findPage(photo.image, photo);
       const { quad, confidence } = outline;
       return {
         file,

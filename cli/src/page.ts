@@ -19,10 +19,11 @@ export async function page(file: string, { output, corners, look, dpi }: PageOpt
     const photo = await decodePhoto(file);
     const start = performance.now();
     // Corners that are given start at the page's own top left: there is nothing to turn.
-    const found = corners ? null : findPage(photo.image);
+    const found = corners ? null : findPage(photo.image, photo);
     const outline = corners ? scaleQuad(corners, 1 / photo.scale) : (found?.outline.quad ?? null);
     const turn = found?.turn ?? 0;
-    const { image } = develop(photo.image, { outline, bows: found?.outline.bows, turn, look }, { dpi });
+    const recipe = { outline, bows: found?.outline.bows, turn, look };
+    const { image } = develop(photo.image, recipe, { dpi, focal: photo.focal });
     const ms = since(start);
     await writePng(image, output);
     return { file, width: image.width, height: image.height, rotation: turn, look, verdict: null, ms };

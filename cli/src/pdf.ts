@@ -44,9 +44,10 @@ export async function pdf(photos: readonly string[], options: PdfOptions): Promi
 }
 
 async function developFile(file: string, look: Look) {
-  const { image } = await decodePhoto(file);
-  const { outline, turn } = findPage(image);
-  return develop(image, { outline: outline.quad, bows: outline.bows, turn, look }, { dpi: PAGE_DPI });
+  const { image, focal } = await decodePhoto(file);
+  const { outline, turn } = findPage(image, { focal });
+  const recipe = { outline: outline.quad, bows: outline.bows, turn, look };
+  return develop(image, recipe, { dpi: PAGE_DPI, focal });
 }
 
 /** As perPhoto, but says nothing when all is well: the PDF has one line of its own. */

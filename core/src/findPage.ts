@@ -14,6 +14,11 @@ export interface FoundPage {
   readonly turn: Turn;
 }
 
+export interface FindPageOptions {
+  /** the photo's focal length in its pixels, where it says so */
+  readonly focal?: number;
+}
+
 function levelled(photo: Rgba, outline: Outline): Outline {
   if (!outline.isAllSheet) return outline;
   const { angle, confidence } = findSkew(photo);
@@ -45,10 +50,10 @@ const LEAST_SKEW_CONFIDENCE = 0.5;
  * Finds the sheet in a photo and which way up it is. Where there is no sheet to be found because the picture is nothing
  * but page, as a flat scan is, and its writing runs askew, the outline is the whole picture turned level.
  */
-export function findPage(photo: Rgba): FoundPage {
+export function findPage(photo: Rgba, { focal }: FindPageOptions = {}): FoundPage {
   const found = findOutline(photo);
   const outline = found.quad ? found : levelled(photo, found);
-  const flat = flatten(photo, outline.quad, { dpi: 100, longSide: READING_SIDE, bows: outline.bows });
+  const flat = flatten(photo, outline.quad, { dpi: 100, longSide: READING_SIDE, bows: outline.bows, focal });
   const upright = findUpright(flat.image);
   return { outline, upright, turn: upright.confidence >= LEAST_CONFIDENCE ? upright.turn : 0 };
 }

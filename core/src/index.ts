@@ -25,6 +25,7 @@ export {
 } from './flatten/homography';
 export { inkPatches, inkPlane, PATCH_SIDE } from './flatten/inkPatches';
 export { flatten, mapPage, measureSheet, type FlatPage } from './flatten/flatten';
+export { focalInPixels } from './flatten/proportion';
 export { PAPERS, type PaperName, type SheetSize } from './flatten/sheetSize';
 export { findUpright, type Upright } from './flatten/upright';
 export { clean, LOOKS, type Look } from './clean/clean';

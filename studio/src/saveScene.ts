@@ -14,8 +14,15 @@ const INK_MASK_DPI = 100;
 /** EXIF's code for "turn clockwise by this to view". */
 const EXIF_ORIENTATION = { 0: 1, 90: 6, 180: 3, 270: 8 } as const;
 
-/** What a phone would write about itself; it must never reach a PDF. */
-const CAMERA_EXIF = { IFD0: { Make: 'Skerry Optics', Model: 'Pinhole 12' } };
+/** What a phone would write about itself: how it looked, which helps, and what it is, which must never reach a PDF. */
+function cameraExif({ camera }: Scene) {
+  const longSide = Math.max(camera.width, camera.height);
+  const share = (camera.focalShare * longSide) / Math.hypot(camera.width, camera.height);
+  return {
+    IFD0: { Make: 'Skerry Optics', Model: 'Pinhole 12' },
+    IFD2: { FocalLengthIn35mmFilm: String(Math.round(share * Math.hypot(36, 24))) },
+  };
+}
 
 /**
  * Takes a scene's photo and writes DIR/NAME.jpg, with NAME.json (the truth) and NAME.ink.png (the ink of the
@@ -34,7 +41,7 @@ export async function saveScene(
     .removeAlpha()
     .rotate((360 - turn) % 360)
     .jpeg({ quality: scene.lens.quality })
-    .withMetadata({ orientation: EXIF_ORIENTATION[turn], exif: CAMERA_EXIF })
+    .withMetadata({ orientation: EXIF_ORIENTATION[turn], exif: cameraExif(scene) })
     .toFile(path.join(dir, `${name}.jpg`));
   if (options.truth) {
     await writeFile(path.join(dir, `${name}.json`), `${JSON.stringify(truth)}\n`);

@@ -1,4 +1,5 @@
-import type { Rgba } from '@ravlo/core';
+import exifr from 'exifr/dist/lite.umd.js';
+import { focalInPixels, type Rgba } from '@ravlo/core';
 
 /** The one door between image files and core's rasters in the browser. Runs in workers only. */
 
@@ -10,6 +11,8 @@ export interface DecodedPhoto {
   readonly image: Rgba;
   /** photo pixels a pixel of the image */
   readonly scale: number;
+  /** focal length in the image's pixels, where EXIF says it */
+  readonly focal?: number;
 }
 
 /** @throws Error when the browser cannot decode the bytes */
@@ -26,10 +29,19 @@ export async function decodePhoto(blob: Blob): Promise<DecodedPhoto> {
     context.imageSmoothingQuality = 'high';
     context.drawImage(bitmap, 0, 0, width, height);
     const { data } = context.getImageData(0, 0, width, height);
-    return { image: { width, height, data }, scale: bitmap.width / width };
+    const focal = await focalOf(blob, width, height);
+    return { image: { width, height, data }, scale: bitmap.width / width, focal };
   } finally {
     bitmap.close();
   }
+}
+
+/** Broken EXIF says nothing. */
+async function focalOf(blob: Blob, width: number, height: number): Promise<number | undefined> {
+  const tags: { FocalLengthIn35mmFormat?: unknown } | undefined = await exifr
+    .parse(blob, ['FocalLengthIn35mmFormat'])
+    .catch(() => undefined);
+  return focalInPixels(tags?.FocalLengthIn35mmFormat, width, height);
 }
 
 /** JPEG bytes of a page; quality 0 to 1. */

@@ -11,7 +11,7 @@ import { toCoreRecipe } from './recipe';
  * The only door to core: everything that is computed on pixels goes through here, in workers. Bump the
  * number when developing changes, so that pictures made before are made again.
  */
-const CORE_EDITION = 3;
+const CORE_EDITION = 4;
 const PDF_QUALITY = 0.8;
 
 function makeWorker(): Bench<Remote<Darkroom>> {

@@ -60,8 +60,8 @@ function inDecodedPixels(recipe: Recipe, scale: number): Recipe {
 const darkroom = {
   /** Finds the sheet and which way up it is; corners and bows in photo pixels. */
   async find(url: string): Promise<FoundPage> {
-    const { image, scale } = await openPhoto(url);
-    const { outline, turn } = findPage(image);
+    const { image, scale, focal } = await openPhoto(url);
+    const { outline, turn } = findPage(image, { focal });
     return {
       corners: outline.quad && scaleQuad(outline.quad, scale),
       bows: outline.bows && scaleBows(outline.bows, scale),
@@ -73,16 +73,16 @@ const darkroom = {
 
   /** Develops a page small, for the screen. */
   async picture(url: string, recipe: Recipe, longSide: number): Promise<Picture> {
-    const { image, scale } = await openPhoto(url);
-    const page = develop(image, inDecodedPixels(recipe, scale), { dpi: PAGE_DPI, longSide });
+    const { image, scale, focal } = await openPhoto(url);
+    const page = develop(image, inDecodedPixels(recipe, scale), { dpi: PAGE_DPI, longSide, focal });
     const { width, height } = page.image;
     return { blob: await encodeJpeg(page.image, PICTURE_QUALITY), width, height };
   },
 
   /** Develops a page in full and codes it for the PDF. */
   async pdfPage(url: string, recipe: Recipe, quality: number): Promise<PdfPage> {
-    const { image, scale } = await openPhoto(url);
-    const page = develop(image, inDecodedPixels(recipe, scale), { dpi: PAGE_DPI });
+    const { image, scale, focal } = await openPhoto(url);
+    const page = develop(image, inDecodedPixels(recipe, scale), { dpi: PAGE_DPI, focal });
     const blob = await encodeJpeg(page.image, quality);
     const jpeg = new Uint8Array(await blob.arrayBuffer());
     return transfer({ jpeg, size: page.size }, [jpeg.buffer]);

@@ -1,6 +1,7 @@
 import { closing } from '../raster/closing';
 import { boxMean } from '../raster/boxMean';
-import { createPlane, type Plane, type Rgba } from '../raster/image';
+import type { Plane, Rgba } from '../raster/image';
+import { opponentPlanes } from '../raster/opponentPlanes';
 
 /** Pixels a side of a patch. */
 export const PATCH_SIDE = 64;
@@ -20,14 +21,12 @@ const FULL_INK = 0.35;
 
 /** How much ink there is at each place of a page: 0 (the paper beside it) to 1. */
 export function inkPlane(page: Rgba): Plane {
-  const light = createPlane(page.width, page.height);
-  for (let i = 0, at = 0; i < light.data.length; i++, at += 4) {
-    light.data[i] = (page.data[at] + 2 * page.data[at + 1] + page.data[at + 2]) / 4;
-  }
-  const paper = boxMean(closing(light, BRIDGE), BRIDGE);
-  for (let i = 0; i < light.data.length; i++) {
-    const share = (paper.data[i] - light.data[i]) / Math.max(8, paper.data[i] * FULL_INK);
-    light.data[i] = Math.min(1, Math.max(0, share));
+  const { light } = opponentPlanes(page);
+  const paper = boxMean(closing(light, BRIDGE), BRIDGE).data;
+  const ink = light.data;
+  for (let i = 0; i < ink.length; i++) {
+    const share = (paper[i] - ink[i]) / Math.max(8, paper[i] * FULL_INK);
+    ink[i] = share < 0 ? 0 : share > 1 ? 1 : share;
   }
   return light;
 }

@@ -11,6 +11,29 @@ export interface ProportionOptions {
 /** Focal length of a common phone's main camera as a share of the photo's longer side (26 mm on 36 mm). */
 export const USUAL_FOCAL = 26 / 36;
 
+/** The diagonal of the 36 x 24 mm frame that cameras' focal lengths are compared on, mm. */
+const FRAME_DIAGONAL = Math.hypot(36, 24);
+
+/** mm; what lies outside is no camera's. */
+const LEAST_EQUIVALENT = 8;
+const MOST_EQUIVALENT = 300;
+
+/**
+ * A photo's focal length in its own pixels.
+ *
+ * @param equivalent what EXIF gives as FocalLengthIn35mmFormat, mm
+ * @returns undefined where that makes no sense
+ */
+export function focalInPixels(
+  equivalent: unknown,
+  photoWidth: number,
+  photoHeight: number,
+): number | undefined {
+  if (typeof equivalent !== 'number') return undefined;
+  if (!(equivalent >= LEAST_EQUIVALENT && equivalent <= MOST_EQUIVALENT)) return undefined;
+  return (equivalent / FRAME_DIAGONAL) * Math.hypot(photoWidth, photoHeight);
+}
+
 /**
  * The sheet's true height / width, recovered from how perspective bends it.
  *

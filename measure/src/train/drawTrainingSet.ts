@@ -1,24 +1,34 @@
 import { open } from 'node:fs/promises';
-import { Command } from 'commander';
+import { Command, Option } from 'commander';
 import sharp from 'sharp';
-import { GRID_COLUMNS, GRID_ROWS, photograph, sceneFromSeed, type Truth } from '@ravlo/studio';
+import {
+  CATEGORIES,
+  GRID_COLUMNS,
+  GRID_ROWS,
+  photograph,
+  sceneFromSeed,
+  sceneOf,
+  type Category,
+  type Truth,
+} from '@ravlo/studio';
 import type { Point } from '@ravlo/core';
 
 /*
  * Draws what the sheet net is trained on: node --import tsx measure/src/train/drawTrainingSet.ts --count N --seed S
- * --out FILE. Each record is SIDE x SIDE pixels of red, green, blue and sheet cover, a byte each.
+ * --out FILE [--category NAME]. Each record is SIDE x SIDE pixels of red, green, blue and sheet cover, a byte each.
  */
 
 /** Pixels a side of the net's picture; the photo is squeezed into it. */
 const SIDE = 128;
-const LONG_SIDE = 288;
+const SIZE = { width: 216, height: 288 };
 
 const options = new Command()
   .requiredOption('--count <n>', 'how many', Number)
   .requiredOption('--seed <n>', 'the first seed', Number)
   .requiredOption('--out <file>', 'where to append')
+  .addOption(new Option('--category <name>', 'only photos of one kind').choices(CATEGORIES))
   .parse()
-  .opts<{ count: number; seed: number; out: string }>();
+  .opts<{ count: number; seed: number; out: string; category?: Category }>();
 
 /** The border of the sheet as a photo shows it, bent where it is bent. */
 function borderOf({ grid }: Truth): Point[] {
@@ -33,7 +43,8 @@ function borderOf({ grid }: Truth): Point[] {
 
 const file = await open(options.out, 'a');
 for (let k = 0; k < options.count; k++) {
-  const scene = sceneFromSeed(options.seed + k, { width: LONG_SIDE * 0.75, height: LONG_SIDE });
+  const seed = options.seed + k;
+  const scene = options.category ? sceneOf(options.category, seed, SIZE) : sceneFromSeed(seed, SIZE);
   const { image, truth } = await photograph(scene);
   const { width, height, data } = image;
   const colours = await sharp(Buffer.from(data.buffer), { raw: { width, height, channels: 4 } })
