@@ -41,6 +41,12 @@ export function sceneOf(category: Category, seed: number, size: SceneSize = TWEL
   return { ...usual, ...TROUBLES[category](usual, random) };
 }
 
+/** A photo without a sheet: a desk of any kind, with or without things on it. */
+export function bareDesk(seed: number, size: SceneSize = TWELVE_MEGAPIXELS): Scene {
+  const category = CATEGORIES[seed % CATEGORIES.length];
+  return { ...sceneOf(category, seed, size), category: 'bare-desk', over: [], isBare: true };
+}
+
 type Change = Partial<Scene>;
 
 const TROUBLES: Record<Category, (usual: Scene, random: Random) => Change> = {

@@ -64,7 +64,7 @@ export async function expose(parts: ExposeParts): Promise<Rgba> {
       paper[1] = deskY;
       paper[2] = 1;
       if (surface) meetSurface(surface, view, scene, paper);
-      shadeDesk(scene, deskX, deskY, colour);
+      if (!scene.isBare) shadeDesk(scene, deskX, deskY, colour);
       if (lay(sheetLayer, paper[0], paper[1], colour) && surface) {
         for (let c = 0; c < 3; c++) colour[c] *= paper[2];
       }

@@ -1,4 +1,4 @@
-export { CATEGORIES, sceneFromSeed, sceneOf, type Category } from './categories';
+export { bareDesk, CATEGORIES, sceneFromSeed, sceneOf, type Category } from './categories';
 export { GRID_COLUMNS, GRID_ROWS, photograph, inkMask, type Photograph, type Truth } from './photograph';
 export { saveScene } from './saveScene';
 export { TWELVE_MEGAPIXELS, type Scene, type SceneSize } from './scene';

@@ -47,6 +47,8 @@ export async function photograph(scene: Scene): Promise<Photograph> {
   const flatCorners = seenCorners(view, plan.width, plan.height);
   const photoPixelsPerMm = Math.sqrt(Math.abs(signedArea(flatCorners)) / (plan.width * plan.height));
   const sheet = await renderSheet(plan, Math.min(12, Math.max(1, photoPixelsPerMm * 1.3)));
+  // Paper that lets everything through is no paper.
+  if (scene.isBare) sheet.image.data.fill(0);
   const surface = scene.curl ? bendSheet(scene.curl, alongOf(scene.curl.along, plan)) : null;
   const sharpImage = await expose({ scene, view, sheet, surface, photoPixelsPerMm });
   const blurred = await blur(sharpImage, (scene.lens.blur * Math.max(camera.width, camera.height)) / 4032);

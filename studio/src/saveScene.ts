@@ -15,12 +15,11 @@ const INK_MASK_DPI = 100;
 const EXIF_ORIENTATION = { 0: 1, 90: 6, 180: 3, 270: 8 } as const;
 
 /** What a phone would write about itself: how it looked, which helps, and what it is, which must never reach a PDF. */
-function cameraExif({ camera }: Scene) {
-  const longSide = Math.max(camera.width, camera.height);
-  const share = (camera.focalShare * longSide) / Math.hypot(camera.width, camera.height);
+function cameraExif({ focal, width, height }: Truth) {
+  const equivalent = (focal / Math.hypot(width, height)) * Math.hypot(36, 24);
   return {
     IFD0: { Make: 'Skerry Optics', Model: 'Pinhole 12' },
-    IFD2: { FocalLengthIn35mmFilm: String(Math.round(share * Math.hypot(36, 24))) },
+    IFD2: { FocalLengthIn35mmFilm: String(Math.round(equivalent)) },
   };
 }
 
@@ -41,7 +40,7 @@ export async function saveScene(
     .removeAlpha()
     .rotate((360 - turn) % 360)
     .jpeg({ quality: scene.lens.quality })
-    .withMetadata({ orientation: EXIF_ORIENTATION[turn], exif: cameraExif(scene) })
+    .withMetadata({ orientation: EXIF_ORIENTATION[turn], exif: cameraExif(truth) })
     .toFile(path.join(dir, `${name}.jpg`));
   if (options.truth) {
     await writeFile(path.join(dir, `${name}.json`), `${JSON.stringify(truth)}\n`);

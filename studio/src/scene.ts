@@ -60,6 +60,8 @@ export interface Scene {
   readonly under: readonly ThingPlan[];
   /** on the sheet */
   readonly over: readonly ThingPlan[];
+  /** there is no sheet, only what it would lie on */
+  readonly isBare?: boolean;
   /** bent; flat when left out */
   readonly curl?: CurlPlan;
   /** which corner (clockwise from the sheet's top left) is folded in or covered */

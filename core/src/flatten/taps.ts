@@ -7,8 +7,8 @@ const FOOTPRINT_STEP = 1 / 8;
  * The weights of the four pixels round a place, for each of 64 phases from on the second pixel to just short of the
  * third.
  *
- * Where a page pixel is no larger than a photo pixel, a cubic through the pixels (E. Catmull and R. Rom, 1974), which
- * enlarges without blur; where it is twice as large, the share that the page pixel covers of each photo pixel, which
+ * Where a page pixel is no larger than a photo pixel, a cubic through the pixels (R. Keys, "Cubic convolution
+ * interpolation for digital image processing", 1981), which enlarges without blur; where it is twice as large, the share that the page pixel covers of each photo pixel, which
  * does not alias; in between, a mix.
  *
  * @param footprint photo pixels a page pixel, 1 to 2
@@ -33,9 +33,12 @@ export function tapWeights(footprint: number, whole: number): Int16Array {
   return weights;
 }
 
+/** Slope of the cubic one pixel away: Keys' own -0.5 is the softest that is in use, this the steepest. */
+const A = -0.75;
+
 function cubic(away: number): number {
-  if (away < 1) return 1 - 2.5 * away ** 2 + 1.5 * away ** 3;
-  if (away < 2) return 2 - 4 * away + 2.5 * away ** 2 - 0.5 * away ** 3;
+  if (away < 1) return 1 - (A + 3) * away ** 2 + (A + 2) * away ** 3;
+  if (away < 2) return A * (away ** 3 - 5 * away ** 2 + 8 * away - 4);
   return 0;
 }
 

@@ -7,7 +7,8 @@ import { intersectionOverUnion, scaleQuad, startAtTopLeft, type Quad } from './q
 import type { QuadFeatures } from './quadFeatures';
 import { marginOf, outlineConfidence } from './rankQuad';
 import { refineSides } from './refineSides';
-import { searchPicture, type FoundQuad, type Search } from './searchPicture';
+import { runStages } from './runStages';
+import { searchStages, type FoundQuad, type Search } from './searchPicture';
 import type { Bow, SideCurve } from './sideCurve';
 
 /** How far each side bows from the straight line between its corners; see `SideCurve`. Side i starts at corner i. */
@@ -51,8 +52,14 @@ const SAME_PLACE = 0.93;
  * @param photo upright by its EXIF turn
  */
 export function findOutline(photo: Rgba): Outline {
+  return runStages(outlineStages(photo));
+}
+
+/** As `findOutline`, a few milliseconds at a time: yields until it returns what was found. */
+export function* outlineStages(photo: Rgba): Generator<void, Outline> {
   const factor = Math.max(1, Math.ceil(Math.max(photo.width, photo.height) / SEARCH_SIDE));
-  const search = searchPicture(shrinkByInteger(photo, factor, { coarse: true }));
+  const search = yield* searchStages(shrinkByInteger(photo, factor, { coarse: true }));
+  yield;
   const best = search.quads[0];
   const [light] = search.channels;
   if (!best) {

@@ -1,14 +1,7 @@
-import { angleBetween, distanceTo, intersectLines, type Line } from './line';
-import {
-  along,
-  meanOver,
-  seenOver,
-  SUM_EDGE,
-  SUM_SHEET_STEP,
-  SUM_SUPPORT,
-  type LineEvidence,
-} from './lineEvidence';
+import { angleBetween, distanceTo, type Line } from './line';
+import type { LineEvidence } from './lineEvidence';
 import { isConvex, intersectionOverUnion, signedArea, type Point, type Quad } from './quad';
+import { crossings, sideTable, type Crossings, type Pair, type SideTable } from './sideTable';
 
 /** A side of a quad: the evidence of the line it lies on; null where the picture's own border is the side. */
 export type SideLine = LineEvidence | null;
@@ -31,14 +24,9 @@ export interface QuadCandidateOptions {
 
 /** Opposite sides of a sheet seen at a slant converge by less than this (radians). */
 const MOST_CONVERGENCE = 0.75;
-const LEAST_CROSSING = 0.7;
 const LEAST_AREA = 0.03;
-/** Corners may lie outside the picture by this share of its size. */
-const MOST_OUTSIDE = 0.3;
 /** With more of its sides on the picture's borders there is nothing left to tell a sheet by. */
 const MOST_BORDERS = 2;
-/** Rough worth of a border side: it says nothing for or against a sheet that runs out of the picture. */
-const BORDER_WORTH = 0.12;
 /**
  * Candidates are kept by several scores, so that none is lost for one reason alone: how much edges that divide two
  * colours, edges of any kind, and the net's word count in each.
@@ -53,8 +41,8 @@ const WEIGHTS = [
  * All sensible quads made of two pairs of opposite lines (or picture borders), roughly scored by the edges under
  * their sides and by what the net takes for sheet on either side; best first, no two nearly the same.
  *
- * Where two lines cross, and where that lies along each, is worked out once a pair of lines; a quad then costs a
- * few look-ups, so that all of some hundred thousand can be tried.
+ * Where two lines cross is worked out once for any two of them, and what speaks for a line as the side between two
+ * others once for any three; a quad then costs a few look-ups, so that all of some hundred thousand can be tried.
  */
 export function quadCandidates(
   evidence: readonly LineEvidence[],
@@ -62,14 +50,15 @@ export function quadCandidates(
 ): QuadCandidate[] {
   const lines = [...evidence.map(({ line }) => line), ...borderLines(width, height)];
   const table = crossings(lines, width, height);
-  const pairs = oppositePairs(lines, width, height);
+  const pairs = oppositePairs(lines, evidence.length, width, height);
+  const sides = sideTable(evidence, lines.length, pairs, table);
   const keep = count * 3;
   const lists = WEIGHTS.map((): Scored[] => []);
   const worstKept = WEIGHTS.map(() => -Infinity);
   const scores = new Float64Array(WEIGHTS.length);
   for (let p = 1; p < pairs.length; p++) {
     for (let q = 0; q < p; q++) {
-      roughScores(pairs[p], pairs[q], table, evidence, scores);
+      roughScores(pairs, p, q, table, sides, scores);
       for (let k = 0; k < lists.length; k++) {
         if (!(scores[k] > worstKept[k])) continue;
         lists[k].push({ score: scores[k], p, q });
@@ -109,44 +98,8 @@ function borderLines(width: number, height: number): Line[] {
   ];
 }
 
-/** For lines i and k at [i * count + k]: where they cross, and where that is along line i. NaN where they do not. */
-interface Crossings {
-  readonly count: number;
-  readonly x: Float64Array;
-  readonly y: Float64Array;
-  readonly along: Float64Array;
-}
-
-function crossings(lines: readonly Line[], width: number, height: number): Crossings {
-  const count = lines.length;
-  const table: Crossings = {
-    count,
-    x: new Float64Array(count * count).fill(NaN),
-    y: new Float64Array(count * count).fill(NaN),
-    along: new Float64Array(count * count).fill(NaN),
-  };
-  for (let i = 0; i < count; i++) {
-    for (let k = 0; k < count; k++) {
-      if (i === k || angleBetween(lines[i], lines[k]) < LEAST_CROSSING) continue;
-      const point = intersectLines(lines[i], lines[k]);
-      if (!point || isFarOutside(point, width, height)) continue;
-      table.x[i * count + k] = point[0];
-      table.y[i * count + k] = point[1];
-      table.along[i * count + k] = along(lines[i], point[0], point[1]);
-    }
-  }
-  return table;
-}
-
-/** Two opposite sides by line number, and whether each line's normal points to the other. */
-interface Pair {
-  readonly a: number;
-  readonly b: number;
-  readonly inwardA: 1 | -1;
-  readonly inwardB: 1 | -1;
-}
-
-function oppositePairs(lines: readonly Line[], width: number, height: number): Pair[] {
+/** @param sides so many of the lines, the first, are no borders of the picture */
+function oppositePairs(lines: readonly Line[], sides: number, width: number, height: number): Pair[] {
   const centre: Point = [width / 2, height / 2];
   const leastGap = 0.1 * Math.min(width, height);
   const pairs: Pair[] = [];
@@ -158,31 +111,46 @@ function oppositePairs(lines: readonly Line[], width: number, height: number): P
       if (Math.abs(gap) < leastGap) continue;
       // A positive gap: b lies ahead of a, on the side that a's normal points to.
       const inwardA = gap > 0 ? 1 : -1;
-      pairs.push({ a, b, inwardA, inwardB: inwardA * flip > 0 ? -1 : 1 });
+      pairs.push({
+        a,
+        b,
+        inwardA,
+        inwardB: inwardA * flip > 0 ? -1 : 1,
+        borders: +(a >= sides) + +(b >= sides),
+      });
     }
   }
   return pairs;
 }
 
-/** The scores of a quad, one for each weight of the net's word, into `out`; NaN where it is none. */
+/** The scores of a quad of pairs p and q, one for each of WEIGHTS, into `out`; NaN where it is none. */
 function roughScores(
-  p: Pair,
-  q: Pair,
-  { count, x, y, along: at }: Crossings,
-  evidence: readonly LineEvidence[],
+  pairs: readonly Pair[],
+  p: number,
+  q: number,
+  { count, x, y }: Crossings,
+  { length, divides, edge, sheet }: SideTable,
   out: Float64Array,
 ): void {
-  out.fill(NaN);
-  const { a, b } = p;
-  const { a: c, b: d } = q;
-  if (a === c || a === d || b === c || b === d) return;
-  const lines = evidence.length;
-  if (+(a >= lines) + +(b >= lines) + +(c >= lines) + +(d >= lines) > MOST_BORDERS) return;
+  out[0] = out[1] = out[2] = NaN;
+  const { a, b, inwardA, inwardB, borders } = pairs[p];
+  const { a: c, b: d, inwardA: inwardC, inwardB: inwardD, borders: others } = pairs[q];
+  if (a === c || a === d || b === c || b === d || borders + others > MOST_BORDERS) return;
+  const sideA = a * pairs.length + q;
+  const sideB = b * pairs.length + q;
+  const sideC = c * pairs.length + p;
+  const sideD = d * pairs.length + p;
+  const la = length[sideA];
+  const lb = length[sideB];
+  const lc = length[sideC];
+  const ld = length[sideD];
+  const perimeter = la + lb + lc + ld;
+  if (!(perimeter > 0)) return;
   const ac = a * count + c;
   const ad = a * count + d;
   const bc = b * count + c;
   const bd = b * count + d;
-  // Shoelace over the corners ac, ad, bd, bc in that order; NaN where two lines do not cross.
+  // Shoelace over the corners ac, ad, bd, bc in that order.
   const area =
     Math.abs(
       x[ac] * y[ad] -
@@ -192,52 +160,16 @@ function roughScores(
         (x[bc] * y[ac] - x[ac] * y[bc]),
     ) / 2;
   if (!(area > 0)) return;
-  const la = Math.abs(at[ac] - at[ad]);
-  const lb = Math.abs(at[bc] - at[bd]);
-  const lc = Math.abs(at[c * count + a] - at[c * count + b]);
-  const ld = Math.abs(at[d * count + a] - at[d * count + b]);
-  const perimeter = la + lb + lc + ld;
-  measureSide(evidence[a], at[ac], at[ad], p.inwardA, sideA);
-  measureSide(evidence[b], at[bc], at[bd], p.inwardB, sideB);
-  measureSide(evidence[c], at[c * count + a], at[c * count + b], q.inwardA, sideC);
-  measureSide(evidence[d], at[d * count + a], at[d * count + b], q.inwardB, sideD);
-  for (let k = 0; k < out.length; k++) {
-    const weights = WEIGHTS[k];
-    const wa = worth(sideA, weights);
-    const wb = worth(sideB, weights);
-    const wc = worth(sideC, weights);
-    const wd = worth(sideD, weights);
+  const size = 0.0006 * Math.sqrt(area);
+  for (let k = 0; k < WEIGHTS.length; k++) {
+    const [byDivides, byEdge, bySheet] = WEIGHTS[k];
+    const wa = byDivides * divides[sideA] + byEdge * edge[sideA] + bySheet * inwardA * sheet[sideA];
+    const wb = byDivides * divides[sideB] + byEdge * edge[sideB] + bySheet * inwardB * sheet[sideB];
+    const wc = byDivides * divides[sideC] + byEdge * edge[sideC] + bySheet * inwardC * sheet[sideC];
+    const wd = byDivides * divides[sideD] + byEdge * edge[sideD] + bySheet * inwardD * sheet[sideD];
     const mean = (wa * la + wb * lb + wc * lc + wd * ld) / perimeter;
-    out[k] = mean + 0.35 * Math.min(wa, wb, wc, wd) + 0.0006 * Math.sqrt(area);
+    out[k] = mean + 0.35 * Math.min(wa, wb, wc, wd) + size;
   }
-}
-
-const [sideA, sideB, sideC, sideD] = [0, 1, 2, 3].map(() => new Float64Array(3));
-
-const worth = (side: Float64Array, [divides, edge, sheet]: readonly [number, number, number]) =>
-  divides * side[0] + edge * side[1] + sheet * side[2];
-
-/** What speaks for a side, a pixel of its length; see WEIGHTS. */
-function measureSide(
-  side: LineEvidence | undefined,
-  from: number,
-  to: number,
-  inward: 1 | -1,
-  out: Float64Array,
-): void {
-  out.fill(0);
-  if (!side) {
-    out[0] = out[1] = BORDER_WORTH;
-    return;
-  }
-  const seen = seenOver(side, from, to);
-  const length = Math.abs(to - from);
-  if (seen < 8 || length < 8) return;
-  // What cannot be seen counts a little less than what is there.
-  const share = 0.5 + (0.5 * seen) / length;
-  out[0] = meanOver(side, from, to, SUM_SUPPORT) * share;
-  out[1] = meanOver(side, from, to, SUM_EDGE) * share;
-  out[2] = inward * meanOver(side, from, to, SUM_SHEET_STEP) * share;
 }
 
 function build(
@@ -261,15 +193,6 @@ function build(
 
 function isSensible(quad: Quad, width: number, height: number): boolean {
   return isConvex(quad) && signedArea(quad) > LEAST_AREA * width * height;
-}
-
-function isFarOutside([x, y]: Point, width: number, height: number): boolean {
-  return (
-    x < -MOST_OUTSIDE * width ||
-    y < -MOST_OUTSIDE * height ||
-    x > (1 + MOST_OUTSIDE) * width ||
-    y > (1 + MOST_OUTSIDE) * height
-  );
 }
 
 /** Quads that share more than this of their ground are one. */

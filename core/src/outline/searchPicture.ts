@@ -11,6 +11,7 @@ import { bestStretch, lineEvidence, type EvidenceSource } from './lineEvidence';
 import { quadCandidates, type QuadCandidate } from './quadCandidates';
 import { quadFeatures, runningRows, type QuadFeatures } from './quadFeatures';
 import { rankQuad } from './rankQuad';
+import { runStages } from './runStages';
 import { sheetNet } from './sheetNet';
 
 /** A possible sheet in a small picture (its own pixels), with what was measured on it. */
@@ -42,19 +43,24 @@ const MOST_QUADS = 60;
  * Looks for sheets in a small picture: straight edges (once with thin dark marks closed, so that writing and rules
  * do not vote; once without, so that a thin shadow round white paper does), all sensible quads of them, each
  * measured by what lies on either side of its edges and by what the net takes for sheet.
+ *
+ * Yields between its stages, each of a few milliseconds, so that it can be spread over the frames of a camera.
  */
-export function searchPicture(small: Rgba): Search {
+export function* searchStages(small: Rgba): Generator<void, Search> {
   const { light, warm, green } = opponentPlanes(small);
   const raw: Plane[] = [light, warm, green].map(smooth);
   const channels: [Plane, Plane, Plane] = [closing(raw[0], 3), raw[1], raw[2]];
   const [field, rawField] = edgeFields([raw[1], raw[2]], [channels[0], raw[0]]);
+  yield;
   const sheet = sheetNet(small);
+  yield;
   const lines = mergeLines(
     lineCandidates(field, { count: MOST_LINES }).map((line) => alignLine(field, line, { radius: 4 })),
     lineCandidates(rawField, { count: MOST_RAW_LINES }).map((line) =>
       alignLine(rawField, line, { radius: 3 }),
     ),
   );
+  yield;
   const noise = estimateNoise(light);
   const source: EvidenceSource = { channels, field, rawField, noise, sheet };
   const evidence = lines
@@ -64,14 +70,22 @@ export function searchPicture(small: Rgba): Search {
     .slice(0, MOST_SIDES)
     .map(({ side }) => side);
   const { width, height } = small;
+  yield;
+  const candidates = quadCandidates(evidence, { width, height, count: MOST_QUADS });
+  yield;
   const rows = runningRows(sheet);
-  const quads = quadCandidates(evidence, { width, height, count: MOST_QUADS })
+  const quads = candidates
     .map((candidate): FoundQuad => {
       const features = quadFeatures(candidate, width, height, rows);
       return { ...candidate, features, rank: rankQuad(features) };
     })
     .sort((a, b) => b.rank - a.rank);
   return { quads, field, noise, channels, sheet };
+}
+
+/** All stages of a search at once. */
+export function searchPicture(small: Rgba): Search {
+  return runStages(searchStages(small));
 }
 
 /** Both lists without lines that say the same. */

@@ -79,7 +79,7 @@ export function quickSums(
 }
 
 /** The reference for the kernel. */
-export function plainSums(image: Rgba, { factor, columns, step, count }: ShrinkPlan): SumRows {
+export function plainSums(image: Rgba, { columns, step, count }: ShrinkPlan): SumRows {
   // A pixel as one 32-bit word, its bytes in the order in which this machine stores them.
   const words = new Uint32Array(image.data.buffer, image.data.byteOffset, image.width * image.height);
   const even = new Uint32Array(count);

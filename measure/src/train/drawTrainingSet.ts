@@ -2,6 +2,7 @@ import { open } from 'node:fs/promises';
 import { Command, Option } from 'commander';
 import sharp from 'sharp';
 import {
+  bareDesk,
   CATEGORIES,
   GRID_COLUMNS,
   GRID_ROWS,
@@ -9,13 +10,14 @@ import {
   sceneFromSeed,
   sceneOf,
   type Category,
+  type Scene,
   type Truth,
 } from '@ravlo/studio';
 import type { Point } from '@ravlo/core';
 
 /*
  * Draws what the sheet net is trained on: node --import tsx measure/src/train/drawTrainingSet.ts --count N --seed S
- * --out FILE [--category NAME]. Each record is SIDE x SIDE pixels of red, green, blue and sheet cover, a byte each.
+ * --out FILE [--category NAME] [--bare]. Each record is SIDE x SIDE pixels of red, green, blue and sheet cover, a byte each.
  */
 
 /** Pixels a side of the net's picture; the photo is squeezed into it. */
@@ -27,8 +29,9 @@ const options = new Command()
   .requiredOption('--seed <n>', 'the first seed', Number)
   .requiredOption('--out <file>', 'where to append')
   .addOption(new Option('--category <name>', 'only photos of one kind').choices(CATEGORIES))
+  .option('--bare', 'photos without a sheet')
   .parse()
-  .opts<{ count: number; seed: number; out: string; category?: Category }>();
+  .opts<{ count: number; seed: number; out: string; category?: Category; bare?: boolean }>();
 
 /** The border of the sheet as a photo shows it, bent where it is bent. */
 function borderOf({ grid }: Truth): Point[] {
@@ -41,10 +44,15 @@ function borderOf({ grid }: Truth): Point[] {
   return [...top, ...right, ...bottom, ...left];
 }
 
+function plan(seed: number): Scene {
+  if (options.bare) return bareDesk(seed, SIZE);
+  return options.category ? sceneOf(options.category, seed, SIZE) : sceneFromSeed(seed, SIZE);
+}
+
 const file = await open(options.out, 'a');
 for (let k = 0; k < options.count; k++) {
   const seed = options.seed + k;
-  const scene = options.category ? sceneOf(options.category, seed, SIZE) : sceneFromSeed(seed, SIZE);
+  const scene = plan(seed);
   const { image, truth } = await photograph(scene);
   const { width, height, data } = image;
   const colours = await sharp(Buffer.from(data.buffer), { raw: { width, height, channels: 4 } })
@@ -52,7 +60,7 @@ for (let k = 0; k < options.count; k++) {
     .resize(SIDE, SIDE, { fit: 'fill' })
     .raw()
     .toBuffer();
-  const points = borderOf(truth)
+  const points = (options.bare ? [] : borderOf(truth))
     .map(([x, y]) => `${(x * SIDE) / width},${(y * SIDE) / height}`)
     .join(' ');
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${SIDE}" height="${SIDE}"><rect width="100%" height="100%"/><polygon points="${points}" fill="#fff"/></svg>`;
