@@ -13,6 +13,7 @@ function step(title, command, args) {
 
 installDependencies();
 step('lint', 'npm', ['run', '--silent', 'lint']);
+step('kernels', 'npm', ['run', '--silent', 'kernels', '--', '--check']);
 step('types', 'npm', ['run', '--silent', 'typecheck']);
 step('unit and API', 'npm', ['run', '--silent', 'unit']);
 buildClient();

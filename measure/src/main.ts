@@ -2,10 +2,12 @@ import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 import { Command } from 'commander';
 import { CATEGORIES } from '@ravlo/studio';
+import { runLive } from './liveRun';
 import { loadComparison } from './comparison';
 import { contactSheet } from './contactSheet';
 import { runOutlines, type OutlineResult } from './outlineRun';
 import { sceneSet } from './scenes';
+import { runSharpness } from './sharpnessRun';
 import { mean, median, shareOver } from './statistics';
 import { printTable } from './table';
 import { runTimes } from './timeRun';
@@ -16,6 +18,7 @@ const options = new Command('measure')
   .option('--seed <n>', 'the first seed', Number, 2600)
   .option('--long-side <px>', 'their size, for accuracy', Number, 1512)
   .option('--timed <n>', 'how many photos of 12 megapixels are timed', Number, 13)
+  .option('--live <n>', 'how many short films for the live finder', Number, 13)
   .option('--dir <dir>', 'where the drawn photos are kept', 'out/measure')
   .option('--worst <file>', 'a picture of the 21 photos with the worst outlines')
   .option('--each', 'a line for every photo, on standard error')
@@ -25,6 +28,7 @@ const options = new Command('measure')
     seed: number;
     longSide: number;
     timed: number;
+    live: number;
     dir: string;
     worst?: string;
     each?: boolean;
@@ -107,10 +111,8 @@ process.stdout.write(
 );
 
 if (options.timed > 0) {
-  const times = await runTimes(
-    await sceneSet({ ...options, count: options.timed, longSide: 4032 }),
-    comparison,
-  );
+  const large = await sceneSet({ ...options, count: options.timed, longSide: 4032 });
+  const times = await runTimes(large, comparison);
   process.stdout.write(`\n${options.timed} photos of 12 megapixels, decoded before, one thread, medians\n\n`);
   printTable([
     ['step', 'Ravlo', 'OpenCV', 'ratio'],
@@ -121,6 +123,22 @@ if (options.timed > 0) {
       theirs === null ? '' : fixed(ours / theirs, 2),
     ]),
   ]);
+
+  const scores = await runSharpness(large, comparison);
+  process.stdout.write('\nsharpness of the ink on a flat page over that of OpenCV, medians\n\n');
+  printTable([
+    ['resolution', 'over INTER_CUBIC', 'over twice the size, then INTER_AREA'],
+    ...scores.map(({ dpi, overCubic, overArea }) => [`${dpi} dpi`, fixed(overCubic, 3), fixed(overArea, 3)]),
+  ]);
+}
+
+if (options.live > 0) {
+  const live = await runLive(options.live, options.seed);
+  process.stdout.write(
+    `\nlive, ${live.sheets} short films of 640 x 480: found in ${live.found}; ${fixed(live.medianMs, 1)} ms a frame, ` +
+      `95th of a hundred ${fixed(live.slowMs, 1)} ms; a still sheet's corners stray by ${fixed(live.jitter, 4)} % of the ` +
+      `diagonal; ${live.caughtUp} frames until a moved sheet is caught up with\n`,
+  );
 }
 
 const byWorst = [...results].sort((a, b) => a.iou - b.iou);

@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -25,7 +26,7 @@ const root = fileURLToPath(new URL('../..', import.meta.url));
 
 /** Draws the scenes that are not there yet, as many at a time as there are processors, and returns all of them. */
 export async function sceneSet({ count, seed, longSide, dir }: SceneSetOptions): Promise<MeasuredScene[]> {
-  const place = path.join(dir, String(longSide));
+  const place = path.join(dir, studioEdition(), String(longSide));
   mkdirSync(place, { recursive: true });
   const scenes = Array.from({ length: count }, (_, k) => {
     const name = `scene-${seed + k}`;
@@ -48,6 +49,16 @@ export async function sceneSet({ count, seed, longSide, dir }: SceneSetOptions):
     file,
     truth: JSON.parse(readFileSync(truth, 'utf8')) as Truth,
   }));
+}
+
+/** A name for the studio as it is now: photos of an older one are not measured by mistake. */
+function studioEdition(): string {
+  const sources = path.join(root, 'studio/src');
+  const hash = createHash('sha256');
+  for (const file of readdirSync(sources).sort()) {
+    if (!file.endsWith('.test.ts')) hash.update(readFileSync(path.join(sources, file)));
+  }
+  return hash.digest('hex').slice(0, 8);
 }
 
 interface Run {

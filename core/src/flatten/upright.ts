@@ -29,10 +29,15 @@ const LAYERS = {
 /** An A4 page at 100 dots an inch: writing is then as large as the net knows it. */
 const LONG_SIDE = 1170;
 const MOST_PATCHES = 30;
-/** Neighbouring patches say much the same: each counts for this share of a witness. Fitted on photos that the net had not seen. */
-const WITNESS = 0.1;
-/** The layout's word for upright and against upside down, each by this share of its log odds. */
-const LAYOUT = 0.5;
+export interface VoteWeights {
+  /** neighbouring patches say much the same: each counts for this share of a witness */
+  readonly letters: number;
+  /** the layout's word for upright and against upside down, each by this share of its log odds */
+  readonly layout: number;
+}
+
+/** Looked up in the table that measure/src/train/fitUpright.ts prints: none wrong though sure. */
+const WEIGHTS: VoteWeights = { letters: 0.1, layout: 0.5 };
 
 let layer: ReturnType<typeof loadLayers<keyof typeof LAYERS>> | null = null;
 
@@ -56,12 +61,16 @@ export interface UprightVotes {
  * @param page flat, as it lies in the photo
  */
 export function findUpright(page: Rgba): Upright {
-  const { letters, layout, patches } = uprightVotes(page);
+  return weighVotes(uprightVotes(page), WEIGHTS);
+}
+
+/** The likeliest turn by both votes, each times its weight. */
+export function weighVotes({ letters, layout, patches }: UprightVotes, weights: VoteWeights): Upright {
   if (patches === 0) return { turn: 0, confidence: 0 };
-  const votes = letters.map((vote) => WITNESS * vote);
+  const votes = letters.map((vote) => weights.letters * vote);
   const first = votes.indexOf(Math.max(...votes));
-  votes[first] += LAYOUT * layout;
-  votes[(first + 2) % 4] -= LAYOUT * layout;
+  votes[first] += weights.layout * layout;
+  votes[(first + 2) % 4] -= weights.layout * layout;
   const best = votes.indexOf(Math.max(...votes));
   const total = votes.reduce((sum, vote) => sum + Math.exp(vote - votes[best]), 0);
   return { turn: TURNS[best], confidence: 1 / total };
