@@ -28,6 +28,8 @@ export { flatten, mapPage, measureSheet, type FlatPage } from './flatten/flatten
 export { focalInPixels } from './flatten/proportion';
 export { PAPERS, type PaperName, type SheetSize } from './flatten/sheetSize';
 export { findUpright, type Upright } from './flatten/upright';
+export { createAimer, type Aim, type AimFrame, type Aimer } from './aim/aimer';
+export type { Hint } from './aim/coach';
 export { clean, LOOKS, type Look } from './clean/clean';
 export { findPage, fromOwnTopLeft, type FoundPage } from './findPage';
 export { develop, PAGE_DPI, type DevelopedPage, type DevelopOptions, type Recipe } from './develop';

@@ -61,6 +61,6 @@ describe('createLiveFinder', () => {
     expect(last.quad).not.toBeNull();
     expect(last.confidence).toBeGreaterThan(0.5);
     for (let i = 0; i < 20; i++) last = finder.next(frameWith(null, i));
-    expect(last).toEqual({ quad: null, confidence: 0 });
+    expect(last).toMatchObject({ quad: null, confidence: 0, isSeen: false });
   });
 });

@@ -14,6 +14,10 @@ export interface LiveOutline {
   readonly quad: Quad | null;
   /** 0 to 1 */
   readonly confidence: number;
+  /** share of the worst side along which its edge is seen, 0 to 1: something lies over it where it is low */
+  readonly clear: number;
+  /** it was seen in this very frame; not while a sheet that was lost is looked for */
+  readonly isSeen: boolean;
 }
 
 export interface LiveFinder {
@@ -21,10 +25,13 @@ export interface LiveFinder {
   next(frame: Rgba): LiveOutline;
 }
 
+/** Stages of a search a frame: more of them while there is nothing to show. */
+const STAGES = 1;
+const STAGES_WHEN_LOST = 3;
 /** A full search at least every so many frames, in case something better has come into view. */
 const SEARCH_EVERY = 12;
 /** While following, a side may have moved by this share of the frame's longer side. */
-const FOLLOW_REACH = 0.03;
+const FOLLOW_REACH = 0.02;
 const FOLLOW_PLACES = 40;
 /** A sheet that is not there any more may have moved with the whole picture, by so many pixels of a small copy. */
 const SMALL = 8;
@@ -48,14 +55,17 @@ export function createLiveFinder(): LiveFinder {
   let small: Plane | null = null;
   let isLost = true;
 
-  /** A stage of the search; what it found, once it is through. */
+  /** The next stages of the search; what it found, once it is through. */
   function searchOn(frame: Rgba): Outline | null {
     search ??= outlineStages(frame);
-    const { done, value } = search.next();
-    if (!done) return null;
-    search = null;
-    sinceSearch = 0;
-    return value;
+    for (let stage = 0; stage < (isLost ? STAGES_WHEN_LOST : STAGES); stage++) {
+      const { done, value } = search.next();
+      if (!done) continue;
+      search = null;
+      sinceSearch = 0;
+      return value;
+    }
+    return null;
   }
 
   return {
@@ -71,17 +81,23 @@ export function createLiveFinder(): LiveFinder {
       const found = !followed || search || sinceSearch >= SEARCH_EVERY ? searchOn(frame) : null;
       if (found) confidence = found.confidence;
       // What was found lay so some frames ago: it counts if it is still there.
-      const now = (found?.quad && follow(frame, found.quad)) ?? followed ?? found?.quad ?? null;
+      const there = (found?.quad && follow(frame, found.quad)) ?? followed;
+      const now = there?.quad ?? found?.quad ?? null;
       // While the search goes on, a sheet that was lost is shown where it was last seen.
       if (now) shown = shown ? steadyQuad(shown, now, Math.hypot(frame.width, frame.height)) : now;
       else if (found) shown = null;
-      return { quad: shown, confidence: shown ? confidence : 0 };
+      return {
+        quad: shown,
+        confidence: shown ? confidence : 0,
+        clear: there?.clear ?? 0,
+        isSeen: now !== null,
+      };
     },
   };
 }
 
 /** The sheet where the whole picture's movement has taken it. */
-function leapAfter(frame: Rgba, quad: Quad, before: Plane | null, now: Plane): Quad | null {
+function leapAfter(frame: Rgba, quad: Quad, before: Plane | null, now: Plane): Followed | null {
   if (before?.width !== now.width || before.height !== now.height) return null;
   const [dx, dy] = shiftBetween(before, now, { reach: JUMP_REACH });
   return follow(
@@ -90,8 +106,13 @@ function leapAfter(frame: Rgba, quad: Quad, before: Plane | null, now: Plane): Q
   );
 }
 
+interface Followed {
+  readonly quad: Quad;
+  readonly clear: number;
+}
+
 /** The sheet where its sides are now; null where too little of them is left. */
-function follow(frame: Rgba, quad: Quad): Quad | null {
+function follow(frame: Rgba, quad: Quad): Followed | null {
   const { sides, evidence } = refineSides(
     frame,
     quad.map((corner, i) => straightSide(corner, quad[(i + 1) % 4])),
@@ -103,7 +124,8 @@ function follow(frame: Rgba, quad: Quad): Quad | null {
     },
   );
   const mean = evidence.reduce((sum, value) => sum + value, 0) / 4;
-  if (Math.min(...evidence) < LEAST_SIDE || mean < LEAST_MEAN) return null;
+  const clear = Math.min(...evidence);
+  if (clear < LEAST_SIDE || mean < LEAST_MEAN) return null;
   const followed = sides.map(({ from }) => from) as unknown as Quad;
-  return isConvex(followed) ? followed : null;
+  return isConvex(followed) ? { quad: followed, clear } : null;
 }
