@@ -62,7 +62,7 @@ export function installDependencies() {
 export function buildClient() {
   const client = path.join(root, 'client');
   const sources = [
-    ...['client/src', 'client/public', 'core/src', 'contract/src'].flatMap((dir) =>
+    ...['client/src', 'client/public', 'core/src', 'contract/src', 'studio/src/film'].flatMap((dir) =>
       filesBelow(path.join(root, dir)),
     ),
     ...['app.json', 'babel.config.js', 'metro.config.js', 'package.json'].map((name) =>

@@ -14,6 +14,7 @@ import { ScreenFrame } from '@/ui/ScreenFrame';
 import { colours, radius, space } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
+import { canUseCamera } from './camera/useCamera';
 import { addPhotos, wakeOutbox } from './outbox';
 import { dismissed, savedCleared, selectOutbox } from './outboxSlice';
 import { OutboxRow } from './OutboxRow';
@@ -40,6 +41,9 @@ export function GatherScreen({ packetId }: { readonly packetId: string }) {
 
   const held = items.find((item) => item.state === 'waiting' && item.trouble);
   const pages = packet?.pageCount ?? 0;
+  // Where a page may not look through the camera, the device's own program takes the photo.
+  const openCamera = () =>
+    canUseCamera() ? router.push(`/packet/${packetId}/camera`) : camera.current?.open();
   const toTable = () => router.replace(`/packet/${packetId}`);
 
   return (
@@ -61,9 +65,9 @@ export function GatherScreen({ packetId }: { readonly packetId: string }) {
           <View style={styles.row}>
             <Button
               grow
-              label="Take a photo"
+              label="Take photos"
               icon={Camera}
-              onPress={() => camera.current?.open()}
+              onPress={openCamera}
               kind={pages > 0 ? 'plain' : 'filled'}
             />
             {pages > 0 ? <Button grow kind="filled" label="To the table" onPress={toTable} /> : null}
@@ -99,6 +103,10 @@ export function GatherScreen({ packetId }: { readonly packetId: string }) {
             ? 'Drop photos here, paste them, or choose them below. One photo, one page.'
             : 'Lay each sheet on something darker than paper, with the light from the side. One photo, one page.'}
         </Words>
+        <Button
+          label="Try it on the practice desk"
+          onPress={() => router.push(`/packet/${packetId}/practice`)}
+        />
       </View>
       {items.length > 0 ? (
         <View role="list" aria-label="Photos on their way" style={styles.list}>

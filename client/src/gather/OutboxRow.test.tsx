@@ -13,6 +13,7 @@ const item = (change: Partial<OutboxItem>): OutboxItem => ({
   progress: 0,
   isKept: true,
   trouble: null,
+  pageId: null,
   ...change,
 });
 

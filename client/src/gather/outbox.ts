@@ -2,7 +2,7 @@ import { nanoid } from 'nanoid';
 import { api } from '@/state/api';
 import type { AppThunk } from '@/state/store';
 import { isPassing } from '@/state/trouble';
-import { added, changed, type OutboxItem } from './outboxSlice';
+import { added, changed, dismissed, selectOutbox, type OutboxItem } from './outboxSlice';
 import { forgetPhoto, keepPhoto, keptPhotos, type KeptPhoto } from './outboxStore';
 import { sendPhoto } from './sendPhoto';
 
@@ -18,10 +18,13 @@ let isSending = false;
 let lastOrder = 0;
 let wake: (() => void) | null = null;
 
+/** Photos that were taken back while they were being sent: what becomes of them is taken off the table at once. */
+const withdrawn = new Set<string>();
+
 const RETRY_MS = 3000;
 
-/** Takes photos in. Resolves when all are kept (or known not to be); sending goes on by itself. */
-export function addPhotos(packetId: string, files: readonly File[]): AppThunk<Promise<void>> {
+/** Takes photos in. Resolves with their keys when all are kept (or known not to be); sending goes on by itself. */
+export function addPhotos(packetId: string, files: readonly File[]): AppThunk<Promise<string[]>> {
   return async (dispatch) => {
     const photos = files.map((file): KeptPhoto => {
       lastOrder = Math.max(lastOrder + 1, Date.now());
@@ -34,6 +37,29 @@ export function addPhotos(packetId: string, files: readonly File[]): AppThunk<Pr
       dispatch(changed({ key: photo.key, state: 'waiting', isKept }));
       void dispatch(sendAll());
     }
+    return photos.map(({ key }) => key);
+  };
+}
+
+/** Takes a photo back: out of the outbox, or, once it has become a page, off the table. */
+export function withdrawPhoto(key: string): AppThunk<Promise<void>> {
+  return async (dispatch, getState) => {
+    const item = selectOutbox(getState()).find((other) => other.key === key);
+    if (!item) return;
+    if (item.state === 'sending') {
+      withdrawn.add(key);
+    } else if (item.pageId) {
+      await dispatch(removeShot(item.packetId, item.pageId));
+    }
+    inHand.delete(key);
+    await forgetPhoto(key);
+    dispatch(dismissed(key));
+  };
+}
+
+function removeShot(packetId: string, id: string): AppThunk<Promise<void>> {
+  return async (dispatch) => {
+    await dispatch(api.endpoints.removePage.initiate({ id, packetId }));
   };
 }
 
@@ -64,6 +90,7 @@ function newItem(photo: KeptPhoto, state: OutboxItem['state']): OutboxItem {
     progress: 0,
     isKept: true,
     trouble: null,
+    pageId: null,
   };
 }
 
@@ -102,7 +129,8 @@ function sendOne(photo: KeptPhoto): AppThunk<Promise<boolean>> {
       dispatch(changed({ key, state: 'refused', trouble: result.trouble }));
       return false;
     }
-    dispatch(changed({ key, state: 'saved', progress: 1, trouble: null }));
+    if (withdrawn.delete(key)) await dispatch(removeShot(packetId, result.page.id));
+    dispatch(changed({ key, state: 'saved', progress: 1, trouble: null, pageId: result.page.id }));
     dispatch(api.util.invalidateTags(['Shelf', { type: 'Packet', id: packetId }]));
     return false;
   };

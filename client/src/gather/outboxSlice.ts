@@ -19,6 +19,8 @@ export interface OutboxItem {
   /** false when this browser could not keep a copy: closing the page would lose it */
   readonly isKept: boolean;
   readonly trouble: Trouble | null;
+  /** the page that it has become, once it is saved */
+  readonly pageId: string | null;
 }
 
 const slice = createSlice({

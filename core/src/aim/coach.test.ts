@@ -58,8 +58,8 @@ describe('stepCoach', () => {
         [300, dark],
         [900, dark],
         [1000, good],
+        [1400, good],
         [1500, good],
-        [2300, good],
       ]),
     ).toEqual([null, null, null, null, 'too-dark', 'too-dark', 'too-dark', null]);
   });

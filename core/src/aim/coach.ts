@@ -58,6 +58,8 @@ const LASTS: Record<Hint, number> = {
   'pale-ground': 700,
 };
 const SHOWN_FOR = 1300;
+/** What has been put right need not be read to the end. */
+const SHOWN_FOR_ONCE_RIGHT = 600;
 
 /** The cause that hurts the photo most, from measured facts alone. */
 export function hintOf({ frameLight, sheet, isMoving }: CoachFrame): Hint | null {
@@ -78,7 +80,7 @@ export function stepCoach(state: CoachState, frame: CoachFrame): CoachState {
   const cause = hintOf(frame);
   const causeSince = cause === state.cause ? state.causeSince : frame.time;
   const isDue = cause === null ? true : frame.time - causeSince >= LASTS[cause];
-  const mayChange = state.shown === null || frame.time - state.shownSince >= SHOWN_FOR;
+  const mayChange = state.shown === null || frame.time - state.shownSince >= (cause === null ? SHOWN_FOR_ONCE_RIGHT : SHOWN_FOR);
   if (cause === state.shown || !isDue || !mayChange) return { ...state, cause, causeSince };
   return { shown: cause, shownSince: frame.time, cause, causeSince };
 }

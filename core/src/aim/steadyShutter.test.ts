@@ -86,8 +86,8 @@ describe('stepShutter', () => {
 
   it('starts to wait anew after any frame that is not still', () => {
     const still = Math.floor(700 / FRAME_MS) - 1;
-    const frames = times(6, () => [...times(still, () => lying(0)), EMPTY]).flat();
-    expect(shots(run(frames as Seen[]))).toBe(0);
+    const frames = Array.from({ length: 6 }, () => [...times(still, () => lying(0)), EMPTY]).flat();
+    expect(shots(run(frames))).toBe(0);
   });
 
   it('leaves alone what was taken by hand', () => {

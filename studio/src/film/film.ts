@@ -65,16 +65,22 @@ export interface FilmParts {
   /** flat sheets, upright */
   readonly sheets: readonly Rgba[];
   readonly hand: Rgba;
+  /** how long each sheet lies still, s; 2.2 when left out */
+  readonly rest?: number;
 }
 
 const A4 = { width: 210, height: 297 };
 const HAND = { width: 190, height: 330 };
 const MOVE = 0.6;
-const REST = 2.2;
+const USUAL_REST = 2.2;
 const PAUSE = 0.4;
 
 /** A film of one kind; `random` decides where and how. */
-export function makeFilm(kind: FilmKind, { sheets, hand }: FilmParts, random: Random): Film {
+export function makeFilm(
+  kind: FilmKind,
+  { sheets, hand, rest = USUAL_REST }: FilmParts,
+  random: Random,
+): Film {
   const places = sheets.map((): Pose => ({
     x: random.normal() * 6,
     y: random.normal() * 8,
@@ -88,21 +94,21 @@ export function makeFilm(kind: FilmKind, { sheets, hand }: FilmParts, random: Ra
   ] as const);
   const base = { kind, view: held(random) };
   const sheet = (i: number, at: Actor['at']): Actor => ({ ...A4, image: sheets[i], isSheet: true, at });
-  const beat = 2 * MOVE + REST + PAUSE;
+  const beat = 2 * MOVE + rest + PAUSE;
   switch (kind) {
     case 'one-after-the-other':
       return {
         ...base,
         seconds: beat * sheets.length + PAUSE,
-        actors: sheets.map((_, i) => sheet(i, comeAndGo(places[i], from, PAUSE + i * beat))),
-        rests: sheets.map((_, i) => restOf(i, PAUSE + i * beat + MOVE, REST)),
+        actors: sheets.map((_, i) => sheet(i, comeAndGo(places[i], from, PAUSE + i * beat, rest))),
+        rests: sheets.map((_, i) => restOf(i, PAUSE + i * beat + MOVE, rest)),
       };
     case 'turned-over': {
       // Front and back of one sheet: it stands on its edge half way.
-      const turned = PAUSE + MOVE + REST;
+      const turned = PAUSE + MOVE + rest;
       const front = (time: number): Pose | null => {
         if (time >= turned + MOVE / 2) return null;
-        const pose = comeAndGo(places[0], from, PAUSE)(Math.min(time, turned));
+        const pose = comeAndGo(places[0], from, PAUSE, rest)(Math.min(time, turned));
         return pose && { ...pose, flat: time <= turned ? 1 : Math.cos(((time - turned) / MOVE) * Math.PI) };
       };
       const back = (time: number): Pose | null => {
@@ -111,9 +117,9 @@ export function makeFilm(kind: FilmKind, { sheets, hand }: FilmParts, random: Ra
       };
       return {
         ...base,
-        seconds: turned + MOVE + REST + PAUSE,
+        seconds: turned + MOVE + rest + PAUSE,
         actors: [sheet(0, front), sheet(1, back)],
-        rests: [restOf(0, PAUSE + MOVE, REST), restOf(1, turned + MOVE, REST)],
+        rests: [restOf(0, PAUSE + MOVE, rest), restOf(1, turned + MOVE, rest)],
       };
     }
     case 'hand': {
@@ -139,7 +145,7 @@ export function makeFilm(kind: FilmKind, { sheets, hand }: FilmParts, random: Ra
     case 'overlapping': {
       // The second sheet comes to lie half over the first and stays so, then is pushed right over it.
       const half = { ...places[1], x: places[1].x + 70, y: places[1].y + 60, turn: 0.15 };
-      const comes = PAUSE + MOVE + REST;
+      const comes = PAUSE + MOVE + rest;
       const goesOn = comes + MOVE + 1.5;
       const second = (time: number): Pose | null => {
         if (time < comes) return null;
@@ -149,9 +155,9 @@ export function makeFilm(kind: FilmKind, { sheets, hand }: FilmParts, random: Ra
       };
       return {
         ...base,
-        seconds: goesOn + MOVE + REST,
+        seconds: goesOn + MOVE + rest,
         actors: [sheet(0, comeAndStay(places[0], from, PAUSE)), sheet(1, second)],
-        rests: [restOf(0, PAUSE + MOVE, REST), restOf(1, goesOn + MOVE, REST)],
+        rests: [restOf(0, PAUSE + MOVE, rest), restOf(1, goesOn + MOVE, rest)],
       };
     }
   }
@@ -172,9 +178,14 @@ function comeAndStay(place: Pose, [x, y]: readonly [number, number], start: numb
   return (time) => (time < start ? null : between(away, place, (time - start) / MOVE));
 }
 
-function comeAndGo(place: Pose, from: readonly [number, number], start: number): Actor['at'] {
+function comeAndGo(
+  place: Pose,
+  from: readonly [number, number],
+  start: number,
+  rest: number,
+): Actor['at'] {
   const come = comeAndStay(place, from, start);
-  const leaves = start + MOVE + REST;
+  const leaves = start + MOVE + rest;
   const away: Pose = { ...place, x: -from[0], y: -from[1], turn: place.turn - 0.2 };
   return (time) => {
     if (time < leaves) return come(time);

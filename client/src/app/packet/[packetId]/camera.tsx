@@ -1,0 +1,8 @@
+import { useLocalSearchParams } from 'expo-router';
+import { CameraScreen } from '@/gather/camera/CameraScreen';
+import { useCamera } from '@/gather/camera/useCamera';
+
+export default function CameraRoute() {
+  const { packetId } = useLocalSearchParams<{ packetId: string }>();
+  return <CameraScreen packetId={packetId} source={useCamera()} isPractice={false} />;
+}

@@ -1,0 +1,8 @@
+import { useLocalSearchParams } from 'expo-router';
+import { CameraScreen } from '@/gather/camera/CameraScreen';
+import { usePracticeDesk } from '@/gather/camera/usePracticeDesk';
+
+export default function PracticeRoute() {
+  const { packetId } = useLocalSearchParams<{ packetId: string }>();
+  return <CameraScreen packetId={packetId} source={usePracticeDesk()} isPractice />;
+}

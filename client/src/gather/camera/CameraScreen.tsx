@@ -1,0 +1,209 @@
+import { useRouter } from 'expo-router';
+import Flashlight from 'lucide-react-native/icons/flashlight';
+import FlashlightOff from 'lucide-react-native/icons/flashlight-off';
+import X from 'lucide-react-native/icons/x';
+import { useEffect, useRef, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { usePacketQuery } from '@/state/api';
+import { useAppDispatch, useAppSelector } from '@/state/store';
+import { Button } from '@/ui/Button';
+import { IconButton } from '@/ui/IconButton';
+import { colours, radius, space } from '@/ui/tokens';
+import { Words } from '@/ui/Words';
+import { addPhotos } from '../outbox';
+import { selectOutbox } from '../outboxSlice';
+import { PhotoInput, type PhotoInputHandle } from '../PhotoInput';
+import { AimView } from './AimView';
+import { HINTS, TROUBLES, WHY, type Saying } from './sayHint';
+import { ShutterBar } from './ShutterBar';
+import type { Source } from './source';
+import { rememberSteady, wantsSteady } from './steadyWish';
+import { useShots } from './useShots';
+
+export interface CameraScreenProps {
+  readonly packetId: string;
+  readonly source: Source;
+  /** there is no real camera behind it */
+  readonly isPractice: boolean;
+}
+
+/** How long the word on the last photo stays, ms; longer where there is something to be done about it. */
+const SAID_FOR = 1800;
+const CONCERN_FOR = 6000;
+
+/** One sheet after the other: the live picture with the outline on it, the shutter, and a word where it helps. */
+export function CameraScreen({ packetId, source, isPractice }: CameraScreenProps) {
+  const router = useRouter();
+  const dispatch = useAppDispatch();
+  const { data: packet } = usePacketQuery(packetId);
+  const outbox = useAppSelector(selectOutbox);
+  const [isSteady, setSteady] = useState(wantsSteady);
+  const { shots, shoot, takeAgain, isTaking } = useShots(packetId, source);
+  const library = useRef<PhotoInputHandle>(null);
+  const own = useRef<PhotoInputHandle>(null);
+
+  const onTheirWay = outbox.filter(
+    (item) => item.packetId === packetId && !item.pageId && item.state !== 'refused',
+  );
+  const count = (packet?.pageCount ?? 0) + onTheirWay.length;
+  const { seen, state } = source;
+
+  // The machine fires on a single frame: every frame that is seen is asked once.
+  const fires = seen?.fires ?? false;
+  useEffect(() => {
+    if (fires && isSteady) void shoot(seen?.sheet ?? null);
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [seen]);
+
+  const last = shots[shots.length - 1];
+  const isFresh = useFresh(last?.key ?? null, last?.concern ? CONCERN_FOR : SAID_FOR);
+  const toTable = () => router.push(`/packet/${packetId}`);
+  const trouble = state !== 'starting' && state !== 'live' ? state : null;
+
+  return (
+    <View role="main" style={styles.screen}>
+      <PhotoInput
+        ref={library}
+        testId="library-input"
+        onFiles={(files) => void dispatch(addPhotos(packetId, files))}
+      />
+      <PhotoInput
+        ref={own}
+        camera
+        testId="camera-input"
+        onFiles={(files) => void dispatch(addPhotos(packetId, files))}
+      />
+      <View style={styles.header}>
+        <IconButton
+          icon={X}
+          label="Close the camera"
+          colour={colours.paperOnDark}
+          onPress={() => router.replace(`/packet/${packetId}/gather`)}
+        />
+        <View style={styles.title}>
+          <Words bold heading={1} align="center" colour={colours.paperOnDark} numberOfLines={1}>
+            {isPractice ? 'Practice desk' : seen?.corners ? 'Sheet in view' : (packet?.name ?? ' ')}
+          </Words>
+        </View>
+        {source.torch ? (
+          <IconButton
+            icon={source.torch.isOn ? FlashlightOff : Flashlight}
+            label={source.torch.isOn ? 'Light off' : 'Light on'}
+            colour={colours.paperOnDark}
+            onPress={source.torch.toggle}
+          />
+        ) : (
+          <View style={styles.gap} />
+        )}
+      </View>
+      <View style={styles.middle}>
+        {trouble ? (
+          <View style={styles.trouble}>
+            <Card saying={TROUBLES[trouble]} />
+            {trouble === 'insecure' ? (
+              <Button label="Take a photo" kind="dark" onPress={() => own.current?.open()} />
+            ) : (
+              <Button label="Try again" kind="dark" onPress={source.again} />
+            )}
+            <Button label="Choose photos" kind="dark" onPress={() => library.current?.open()} />
+            {isPractice ? null : (
+              <Button
+                label="Practice desk"
+                kind="dark"
+                onPress={() => router.replace(`/packet/${packetId}/practice`)}
+              />
+            )}
+          </View>
+        ) : (
+          <AimView source={source} />
+        )}
+        <View style={styles.said} aria-live="polite" pointerEvents="box-none">
+          {last && isFresh ? (
+            <Card
+              saying={{ title: `Page ${count} is kept.`, detail: last.concern ?? '' }}
+              action={last.concern ? <Button label="Take again" onPress={takeAgain} /> : null}
+            />
+          ) : state === 'starting' && !isPractice ? (
+            <Card saying={WHY} />
+          ) : seen?.hint && state === 'live' ? (
+            <Card saying={HINTS[seen.hint]} />
+          ) : null}
+        </View>
+      </View>
+      <ShutterBar
+        count={count}
+        lastUri={last?.uri ?? null}
+        isTaking={isTaking}
+        canShoot={state === 'live'}
+        isSteady={isSteady}
+        onShoot={() => void shoot(seen?.sheet ?? null)}
+        onSteady={() => {
+          rememberSteady(!isSteady);
+          setSteady(!isSteady);
+        }}
+        onTable={toTable}
+        onFiles={() => library.current?.open()}
+      />
+      <span hidden data-testid="aim-rate" data-rate={source.rate} data-ms={seen?.ms.toFixed(1)} />
+    </View>
+  );
+}
+
+function Card({ saying, action }: { readonly saying: Saying; readonly action?: React.ReactNode }) {
+  return (
+    <View style={styles.card}>
+      <View style={styles.words}>
+        <Words bold>{saying.title}</Words>
+        {saying.detail ? <Words size="small">{saying.detail}</Words> : null}
+      </View>
+      {action}
+    </View>
+  );
+}
+
+/** True for a while after the key has changed. */
+function useFresh(key: string | null, ms: number): boolean {
+  const [stale, setStale] = useState<string | null>(null);
+  useEffect(() => {
+    if (!key) return undefined;
+    const timer = setTimeout(() => setStale(key), ms);
+    return () => clearTimeout(timer);
+  }, [key, ms]);
+  return key !== null && stale !== key;
+}
+
+const styles = StyleSheet.create({
+  screen: { flex: 1, backgroundColor: colours.desk, minWidth: 0 },
+  header: {
+    minHeight: 64,
+    paddingHorizontal: space.one,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.one,
+  },
+  title: { flex: 1 },
+  gap: { width: 48 },
+  middle: { flex: 1 },
+  trouble: {
+    flex: 1,
+    justifyContent: 'center',
+    gap: space.two,
+    padding: space.two,
+    maxWidth: 480,
+    width: '100%',
+    alignSelf: 'center',
+  },
+  said: { position: 'absolute', left: space.two, right: space.two, bottom: space.two, alignItems: 'center' },
+  card: {
+    backgroundColor: colours.ground,
+    borderRadius: radius,
+    paddingHorizontal: space.two,
+    paddingVertical: space.one * 1.5,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.two,
+    width: '100%',
+    maxWidth: 480,
+  },
+  words: { flex: 1 },
+});
