@@ -38,7 +38,10 @@ test('the steady shutter takes each of five sheets once, from a real camera', as
   }
 });
 
-test('by hand on the practice desk: the page is kept, and the desk is there again after a look at the table', async ({ page, ravlo }) => {
+test('by hand on the practice desk: the page is kept, and the desk is there again after a look at the table', async ({
+  page,
+  ravlo,
+}) => {
   const id = await newPacket(page, ravlo.url);
   await page.getByRole('button', { name: 'Try it on the practice desk' }).click();
   await expect(page.getByTestId('aim-outline')).toBeVisible();

@@ -80,7 +80,9 @@ export function stepCoach(state: CoachState, frame: CoachFrame): CoachState {
   const cause = hintOf(frame);
   const causeSince = cause === state.cause ? state.causeSince : frame.time;
   const isDue = cause === null ? true : frame.time - causeSince >= LASTS[cause];
-  const mayChange = state.shown === null || frame.time - state.shownSince >= (cause === null ? SHOWN_FOR_ONCE_RIGHT : SHOWN_FOR);
+  const mayChange =
+    state.shown === null ||
+    frame.time - state.shownSince >= (cause === null ? SHOWN_FOR_ONCE_RIGHT : SHOWN_FOR);
   if (cause === state.shown || !isDue || !mayChange) return { ...state, cause, causeSince };
   return { shown: cause, shownSince: frame.time, cause, causeSince };
 }

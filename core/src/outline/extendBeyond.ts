@@ -16,12 +16,15 @@ export interface PhotoSize {
   readonly height: number;
 }
 
-/** Height over width of most papers, standing and lying. */
-const RATIOS = [Math.SQRT2, Math.SQRT1_2];
+/** Height over width, standing and lying: of most papers, then of Letter, which is thought of only where those do not fit. */
+const RATIOS = [
+  [Math.SQRT2, Math.SQRT1_2],
+  [11 / 8.5, 8.5 / 11],
+] as const;
 /** A sheet reaches out of the picture by this share of its own length at most. */
 const MOST_BEYOND = 0.4;
 /** The border may seem to cut off a trace more than there is. */
-const LEAST_BEYOND = -0.02;
+const LEAST_BEYOND = -0.006;
 
 /**
  * A sheet of which one whole side lies outside the picture, with that side where it must be for a sheet of the usual
@@ -50,19 +53,20 @@ export function extendBeyond(quad: Quad, cut: number, { width, height }: PhotoSi
   const length = distance(b, spaceFar);
   // The picture's border may cut it slantwise: how far it is seen on the two sides.
   const reached = (alongTo(b, g, rayOf(start, camera)) + alongTo(spaceFar, g, rayOf(end, camera))) / 2;
-  let best = quad;
-  let least = MOST_BEYOND;
-  for (const ratio of RATIOS) {
-    const beyond = (length * ratio) / reached - 1;
-    if (!(beyond > LEAST_BEYOND && beyond < least)) continue;
-    const reach = length * ratio;
-    const project = ([x, y, z]: Ray): Point =>
-      seenAt([x + g[0] * reach, y + g[1] * reach, z + g[2] * reach], camera);
-    const [newStart, newEnd] = [project(b), project(spaceFar)];
-    best = [0, 1, 2, 3].map((i) =>
-      i === cut ? newStart : i === (cut + 1) % 4 ? newEnd : quad[i],
-    ) as unknown as Quad;
-    least = beyond;
-  }
-  return best;
+  const beyond = RATIOS.map((ratios) => reachBeyond(ratios, length, reached)).find((reach) => reach !== null);
+  if (!beyond) return quad;
+  const project = ([x, y, z]: Ray): Point =>
+    seenAt([x + g[0] * beyond, y + g[1] * beyond, z + g[2] * beyond], camera);
+  const [newStart, newEnd] = [project(b), project(spaceFar)];
+  return [0, 1, 2, 3].map((i) =>
+    i === cut ? newStart : i === (cut + 1) % 4 ? newEnd : quad[i],
+  ) as unknown as Quad;
+}
+
+/** How far a sheet of one of these proportions reaches that is seen as far as `reached`: the least that fits. */
+function reachBeyond(ratios: readonly number[], length: number, reached: number): number | null {
+  const fitting = ratios
+    .map((ratio) => length * ratio)
+    .filter((reach) => reach / reached - 1 > LEAST_BEYOND && reach / reached - 1 < MOST_BEYOND);
+  return fitting.length > 0 ? Math.min(...fitting) : null;
 }

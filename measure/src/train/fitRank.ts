@@ -2,7 +2,14 @@ import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { Command } from 'commander';
 import { decodePhoto } from '@ravlo/cli';
-import { intersectionOverUnion, scaleQuad, shrinkByInteger, type Quad } from '@ravlo/core';
+import {
+  createRgba,
+  intersectionOverUnion,
+  scaleQuad,
+  shrinkByInteger,
+  type Quad,
+  type Rgba,
+} from '@ravlo/core';
 import { FEATURE_NAMES } from '@ravlo/core/outline/quadFeatures';
 import { marginOf } from '@ravlo/core/outline/rankQuad';
 import { searchPicture } from '@ravlo/core/outline/searchPicture';
@@ -32,20 +39,43 @@ interface Example {
   readonly quads: readonly Quad[];
 }
 
+const SEARCH_SIDE = 512;
+/** Pictures of nothing but noise, to be told from sheets. */
+const NOISE_PICTURES = 20;
+
+/** @param ious how good a candidate is, given as a quad of the photo */
+function exampleOf(category: string, image: Rgba, ious: (quad: Quad) => number): Example {
+  const factor = Math.max(1, Math.ceil(Math.max(image.width, image.height) / SEARCH_SIDE));
+  const { quads } = searchPicture(shrinkByInteger(image, factor, { coarse: true }));
+  return {
+    category,
+    x: quads.map(({ features }) => FEATURE_NAMES.map((key) => features[key])),
+    quads: quads.map(({ quad }) => quad),
+    iou: quads.map(({ quad }) => ious(scaleQuad(quad, factor))),
+  };
+}
+
+let seed = 7;
+const chance = () => (seed = (Math.imul(seed, 1664525) + 1013904223) >>> 0) / 4294967296;
+
 const examples: Example[] = [];
 for (const name of readdirSync(dir).filter((file) => file.endsWith('.jpg'))) {
   const truth = JSON.parse(readFileSync(path.join(dir, name.replace('.jpg', '.json')), 'utf8')) as Truth;
   const { image } = await decodePhoto(path.join(dir, name));
-  const factor = Math.ceil(Math.max(image.width, image.height) / 512);
-  const { quads } = searchPicture(shrinkByInteger(image, factor));
-  examples.push({
-    category: truth.category,
-    x: quads.map(({ features }) => FEATURE_NAMES.map((key) => features[key])),
-    quads: quads.map(({ quad }) => quad),
-    iou: quads.map(({ quad }) =>
-      rectifiedIou(scaleQuad(quad, factor), truth.corners, truth.sheetMm[0], truth.sheetMm[1]),
+  const [width, height] = truth.sheetMm;
+  const isBare = truth.category === 'bare-desk';
+  examples.push(
+    exampleOf(truth.category, image, (quad) =>
+      isBare ? 0 : rectifiedIou(quad, truth.corners, width, height),
     ),
-  });
+  );
+}
+for (let k = 0; k < NOISE_PICTURES; k++) {
+  const image = createRgba(16 + Math.floor(chance() * 700), 16 + Math.floor(chance() * 900));
+  const [middle, reach] = [40 + chance() * 160, chance() * 110];
+  for (let i = 0; i < image.data.length; i++)
+    image.data[i] = i % 4 === 3 ? 255 : middle + (chance() - 0.5) * reach;
+  examples.push(exampleOf('noise', image, () => 0));
 }
 
 /** Categories that were drawn more often count no more than the others. */
@@ -55,8 +85,6 @@ const weightOf = ({ category }: Example) => 1 / (drawn.get(category) ?? 1);
 
 /** Weights as one list: HIDDEN x SIZE, HIDDEN biases, HIDDEN output weights. */
 const COUNT = HIDDEN * SIZE + 2 * HIDDEN;
-let seed = 7;
-const chance = () => (seed = (Math.imul(seed, 1664525) + 1013904223) >>> 0) / 4294967296;
 const w = Float64Array.from({ length: COUNT }, () => (chance() - 0.5) * 0.6);
 
 function forward(x: readonly number[], weights: Float64Array, hidden: Float64Array): number {

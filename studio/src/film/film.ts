@@ -178,12 +178,7 @@ function comeAndStay(place: Pose, [x, y]: readonly [number, number], start: numb
   return (time) => (time < start ? null : between(away, place, (time - start) / MOVE));
 }
 
-function comeAndGo(
-  place: Pose,
-  from: readonly [number, number],
-  start: number,
-  rest: number,
-): Actor['at'] {
+function comeAndGo(place: Pose, from: readonly [number, number], start: number, rest: number): Actor['at'] {
   const come = comeAndStay(place, from, start);
   const leaves = start + MOVE + rest;
   const away: Pose = { ...place, x: -from[0], y: -from[1], turn: place.turn - 0.2 };
