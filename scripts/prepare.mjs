@@ -1,7 +1,15 @@
 // Brings a checkout to where it can run: dependencies, the exported client. Does nothing that is done already.
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import {
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -61,6 +69,11 @@ export function installDependencies() {
 /** The web export when a source of the client, the core or the contract has changed. */
 export function buildClient() {
   const client = path.join(root, 'client');
+  // The PDF reader's own worker is served as it is: bundling it would cost half a minute and gain nothing.
+  copyFileSync(
+    path.join(root, 'node_modules/pdfjs-dist/build/pdf.worker.min.mjs'),
+    path.join(client, 'public/pdf.worker.min.mjs'),
+  );
   const sources = [
     ...['client/src', 'client/public', 'core/src', 'contract/src', 'studio/src/film'].flatMap((dir) =>
       filesBelow(path.join(root, dir)),

@@ -7,6 +7,7 @@ import { loadComparison } from './comparison';
 import { contactSheet } from './contactSheet';
 import { runOutlines, type OutlineResult } from './outlineRun';
 import { sceneSet } from './scenes';
+import { runShutter } from './shutterRun';
 import { runSharpness } from './sharpnessRun';
 import { mean, median, shareOver } from './statistics';
 import { printTable } from './table';
@@ -19,6 +20,7 @@ const options = new Command('measure')
   .option('--long-side <px>', 'their size, for accuracy', Number, 1512)
   .option('--timed <n>', 'how many photos of 12 megapixels are timed', Number, 13)
   .option('--live <n>', 'how many short films for the live finder', Number, 13)
+  .option('--films <n>', 'how many films of each kind for the steady shutter (slow)', Number, 0)
   .option('--dir <dir>', 'where the drawn photos are kept', 'out/measure')
   .option('--worst <file>', 'a picture of the 21 photos with the worst outlines')
   .option('--each', 'a line for every photo, on standard error')
@@ -29,6 +31,7 @@ const options = new Command('measure')
     longSide: number;
     timed: number;
     live: number;
+    films: number;
     dir: string;
     worst?: string;
     each?: boolean;
@@ -139,6 +142,19 @@ if (options.live > 0) {
       `95th of a hundred ${fixed(live.slowMs, 1)} ms; a still sheet's corners stray by ${fixed(live.jitter, 4)} % of the ` +
       `diagonal; ${live.caughtUp} frames until a moved sheet is caught up with\n`,
   );
+}
+
+if (options.films > 0) {
+  const films = await runShutter(options.films, 920_000);
+  process.stdout.write('\nthe steady shutter on drawn films, 15 frames a second\n\n');
+  printTable([
+    ['film', 'seconds', 'sheets', 'taken', 'taken twice', 'taken in motion or covered'],
+    ...films.map(({ kind, seconds, sheets, taken, again, disturbed }) => [
+      kind,
+      fixed(seconds, 0),
+      ...[sheets, taken, again, disturbed].map(String),
+    ]),
+  ]);
 }
 
 const byWorst = [...results].sort((a, b) => a.iou - b.iou);

@@ -15,7 +15,9 @@ import { colours, radius, space } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
 import { canUseCamera } from './camera/useCamera';
-import { addPhotos, wakeOutbox } from './outbox';
+import { inNaturalOrder } from './intake/naturalOrder';
+import { takeIn } from './intake/takeIn';
+import { wakeOutbox } from './outbox';
 import { dismissed, savedCleared, selectOutbox } from './outboxSlice';
 import { OutboxRow } from './OutboxRow';
 import { PhotoInput, type PhotoInputHandle } from './PhotoInput';
@@ -32,11 +34,9 @@ export function GatherScreen({ packetId }: { readonly packetId: string }) {
   const camera = useRef<PhotoInputHandle>(null);
   const library = useRef<PhotoInputHandle>(null);
 
-  const take = useCallback(
-    (files: File[]) => void dispatch(addPhotos(packetId, files)),
-    [dispatch, packetId],
-  );
-  const isOver = usePhotoDrop(take);
+  const take = useCallback((files: File[]) => void dispatch(takeIn(packetId, files)), [dispatch, packetId]);
+  const drop = useCallback((files: File[]) => take(inNaturalOrder(files)), [take]);
+  const isOver = usePhotoDrop(drop);
   useEffect(() => () => void dispatch(savedCleared(packetId)), [dispatch, packetId]);
 
   const held = items.find((item) => item.state === 'waiting' && item.trouble);
@@ -100,7 +100,7 @@ export function GatherScreen({ packetId }: { readonly packetId: string }) {
         </Words>
         <Words align="center" colour={colours.quiet}>
           {wide
-            ? 'Drop photos here, paste them, or choose them below. One photo, one page.'
+            ? 'Drop photos, scans or PDFs here, paste them, or choose them below.'
             : 'Lay each sheet on something darker than paper, with the light from the side. One photo, one page.'}
         </Words>
         <Button

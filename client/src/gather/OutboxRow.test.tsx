@@ -19,6 +19,7 @@ const item = (change: Partial<OutboxItem>): OutboxItem => ({
 
 describe('OutboxRow', () => {
   it.each([
+    [{ state: 'opening' }, 'Being opened…'],
     [{ state: 'keeping' }, 'Being kept…'],
     [{ state: 'waiting' }, 'Kept on this device, waiting its turn.'],
     [

@@ -50,6 +50,8 @@ export function OutboxRow({ item, onDismiss }: OutboxRowProps) {
 function sayState(item: OutboxItem): string {
   const unkept = 'Not saved yet, and this browser has no room to keep it: leave this page open.';
   switch (item.state) {
+    case 'opening':
+      return 'Being opened…';
     case 'keeping':
       return 'Being kept…';
     case 'waiting':

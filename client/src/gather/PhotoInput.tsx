@@ -11,8 +11,11 @@ export interface PhotoInputProps {
   readonly onFiles: (files: File[]) => void;
 }
 
-/** What the pickers offer; what really comes is looked into by its bytes on the server. */
-const ACCEPT = 'image/jpeg,image/png,image/webp';
+/** What the pickers offer; what really comes is told by its bytes. */
+const ACCEPT = [
+  ...['jpeg', 'png', 'webp', 'heic', 'heif', 'tiff'].map((kind) => `image/${kind}`),
+  ...['application/pdf', '.heic', '.heif', '.tif', '.tiff', '.pdf'],
+].join();
 
 /** The browser's own file input, out of sight: a button of ours opens it. */
 export const PhotoInput = forwardRef<PhotoInputHandle, PhotoInputProps>(function PhotoInput(

@@ -10,10 +10,10 @@ export interface OutboxItem {
   readonly name: string;
   readonly bytes: number;
   /**
-   * keeping: being copied into this browser's own store; waiting: safe there, not yet sent; sending;
+   * opening: its pages are being taken out of the file; keeping: being copied into this browser's own store; waiting: safe there, not yet sent; sending;
    * saved: the server has it; refused: it cannot be used, and the trouble says why
    */
-  readonly state: 'keeping' | 'waiting' | 'sending' | 'saved' | 'refused';
+  readonly state: 'opening' | 'keeping' | 'waiting' | 'sending' | 'saved' | 'refused';
   /** share sent, 0 to 1 */
   readonly progress: number;
   /** false when this browser could not keep a copy: closing the page would lose it */

@@ -10,7 +10,7 @@ import { Button } from '@/ui/Button';
 import { IconButton } from '@/ui/IconButton';
 import { colours, radius, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
-import { addPhotos } from '../outbox';
+import { takeIn } from '../intake/takeIn';
 import { selectOutbox } from '../outboxSlice';
 import { PhotoInput, type PhotoInputHandle } from '../PhotoInput';
 import { AimView } from './AimView';
@@ -65,13 +65,13 @@ export function CameraScreen({ packetId, source, isPractice }: CameraScreenProps
       <PhotoInput
         ref={library}
         testId="library-input"
-        onFiles={(files) => void dispatch(addPhotos(packetId, files))}
+        onFiles={(files) => void dispatch(takeIn(packetId, files))}
       />
       <PhotoInput
         ref={own}
         camera
         testId="camera-input"
-        onFiles={(files) => void dispatch(addPhotos(packetId, files))}
+        onFiles={(files) => void dispatch(takeIn(packetId, files))}
       />
       <View style={styles.header}>
         <IconButton
