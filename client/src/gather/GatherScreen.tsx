@@ -17,10 +17,11 @@ import { Words } from '@/ui/Words';
 import { canUseCamera } from './camera/useCamera';
 import { inNaturalOrder } from './intake/naturalOrder';
 import { takeIn } from './intake/takeIn';
-import { wakeOutbox } from './outbox';
+import { wakeOutbox, withdrawPhoto } from './outbox';
 import { dismissed, savedCleared, selectOutbox } from './outboxSlice';
 import { OutboxRow } from './OutboxRow';
 import { PhotoInput, type PhotoInputHandle } from './PhotoInput';
+import { twinOf } from './twins';
 import { usePhotoDrop } from './usePhotoDrop';
 
 /** Where photos come in: camera, library, files, drop, paste. */
@@ -111,7 +112,13 @@ export function GatherScreen({ packetId }: { readonly packetId: string }) {
       {items.length > 0 ? (
         <View role="list" aria-label="Photos on their way" style={styles.list}>
           {items.map((item) => (
-            <OutboxRow key={item.key} item={item} onDismiss={() => dispatch(dismissed(item.key))} />
+            <OutboxRow
+              key={item.key}
+              item={item}
+              onDismiss={() => dispatch(dismissed(item.key))}
+              twin={twinOf(packet?.pages ?? [], item.pageId)}
+              onLeaveOut={() => void dispatch(withdrawPhoto(item.key))}
+            />
           ))}
         </View>
       ) : null}

@@ -55,4 +55,13 @@ describe('OutboxRow', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Dismiss sheet.jpg' }));
     expect(dismiss).toHaveBeenCalledTimes(1);
   });
+
+  it('says that the very photo is there already, and lets it be left out', async () => {
+    const leaveOut = jest.fn();
+    const saved = item({ state: 'saved', progress: 1, pageId: 'q' });
+    render(<OutboxRow item={saved} onDismiss={() => undefined} twin={2} onLeaveOut={leaveOut} />);
+    expect(screen.getByText('You have this very photo already, as page 2.')).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'Leave it out' }));
+    expect(leaveOut).toHaveBeenCalledTimes(1);
+  });
 });

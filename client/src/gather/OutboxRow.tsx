@@ -3,6 +3,7 @@ import CircleCheck from 'lucide-react-native/icons/circle-check';
 import CloudUpload from 'lucide-react-native/icons/cloud-upload';
 import X from 'lucide-react-native/icons/x';
 import { StyleSheet, View } from 'react-native';
+import { Button } from '@/ui/Button';
 import { IconButton } from '@/ui/IconButton';
 import { colours, radius, space } from '@/ui/tokens';
 import { sayBytes } from '@/ui/sayBytes';
@@ -12,10 +13,13 @@ import type { OutboxItem } from './outboxSlice';
 export interface OutboxRowProps {
   readonly item: OutboxItem;
   readonly onDismiss: () => void;
+  /** the number of an earlier page made of the very same bytes */
+  readonly twin?: number | null;
+  readonly onLeaveOut?: () => void;
 }
 
 /** One photo on its way, with what has become of it in words. */
-export function OutboxRow({ item, onDismiss }: OutboxRowProps) {
+export function OutboxRow({ item, onDismiss, twin = null, onLeaveOut }: OutboxRowProps) {
   const Icon = item.state === 'saved' ? CircleCheck : item.state === 'refused' ? CircleAlert : CloudUpload;
   const colour =
     item.state === 'saved' ? colours.good : item.state === 'refused' ? colours.pencil : colours.quiet;
@@ -27,7 +31,7 @@ export function OutboxRow({ item, onDismiss }: OutboxRowProps) {
           {item.name}
         </Words>
         <Words size="small" colour={item.state === 'refused' ? colours.pencil : colours.quiet}>
-          {sayState(item)}
+          {twin === null ? sayState(item) : `You have this very photo already, as page ${twin}.`}
         </Words>
         {item.state === 'sending' ? (
           <View
@@ -40,6 +44,7 @@ export function OutboxRow({ item, onDismiss }: OutboxRowProps) {
           </View>
         ) : null}
       </View>
+      {twin !== null && onLeaveOut ? <Button label="Leave it out" onPress={onLeaveOut} /> : null}
       {item.state === 'refused' ? (
         <IconButton icon={X} label={`Dismiss ${item.name}`} onPress={onDismiss} />
       ) : null}
