@@ -3,7 +3,7 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import sharp from 'sharp';
-import { demoPhoto, namesOf, newPacket, packetOnServer } from './support/steps';
+import { addPhotos, demoPhoto, namesOf, newPacket, packetOnServer, toTable } from './support/steps';
 import { expect, test } from './support/test';
 
 const heic = fileURLToPath(new URL('fixtures/sheet.heic', import.meta.url));
@@ -57,4 +57,30 @@ test('the pages of a TIFF come in one by one', async ({ page: browser, ravlo }) 
   await expect
     .poll(async () => namesOf(await packetOnServer(browser, ravlo.url, id)), { timeout: 60_000 })
     .toEqual(['flatbed']);
+});
+
+test('the practice flatbed reads its three pages, upright and whole', async ({ page: browser, ravlo }) => {
+  const id = await newPacket(browser, ravlo.url);
+  await browser.getByRole('button', { name: 'Scan three pages' }).click();
+  await expect(browser.getByRole('progressbar', { name: 'Reading page 2 of 3' })).toBeVisible();
+  await expect
+    .poll(async () => namesOf(await packetOnServer(browser, ravlo.url, id)), { timeout: 60_000 })
+    .toEqual(['flatbed page 1', 'flatbed page 2', 'flatbed page 3']);
+  await toTable(browser, 3);
+  const { pages } = await packetOnServer(browser, ravlo.url, id);
+  for (const { recipe } of pages) {
+    expect(recipe.turn).toBe(0);
+    expect(recipe.outline.by === 'whole' || recipe.outline.by === 'finder').toBe(true);
+  }
+});
+
+test('the same photo again is named, and left out on one press', async ({ page: browser, ravlo }) => {
+  const id = await newPacket(browser, ravlo.url);
+  await addPhotos(browser, ['tides-neap', 'tides-week-3']);
+  await browser.getByTestId('library-input').setInputFiles(demoPhoto('tides-neap'));
+  await expect(browser.getByText('You have this very photo already, as page 1.')).toBeVisible();
+  await browser.getByRole('button', { name: 'Leave it out' }).click();
+  await expect
+    .poll(async () => namesOf(await packetOnServer(browser, ravlo.url, id)))
+    .toEqual(['tides-neap', 'tides-week-3']);
 });

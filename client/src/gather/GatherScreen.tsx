@@ -15,6 +15,8 @@ import { colours, radius, space } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
 import { canUseCamera } from './camera/useCamera';
+import { FlatbedCard } from './flatbed/FlatbedCard';
+import { useFlatbed } from './flatbed/useFlatbed';
 import { inNaturalOrder } from './intake/naturalOrder';
 import { takeIn } from './intake/takeIn';
 import { wakeOutbox, withdrawPhoto } from './outbox';
@@ -38,6 +40,7 @@ export function GatherScreen({ packetId }: { readonly packetId: string }) {
   const take = useCallback((files: File[]) => void dispatch(takeIn(packetId, files)), [dispatch, packetId]);
   const drop = useCallback((files: File[]) => take(inNaturalOrder(files)), [take]);
   const isOver = usePhotoDrop(drop);
+  const flatbed = useFlatbed(useCallback((page: File) => take([page]), [take]));
   useEffect(() => () => void dispatch(savedCleared(packetId)), [dispatch, packetId]);
 
   const held = items.find((item) => item.state === 'waiting' && item.trouble);
@@ -122,6 +125,7 @@ export function GatherScreen({ packetId }: { readonly packetId: string }) {
           ))}
         </View>
       ) : null}
+      <FlatbedCard flatbed={flatbed} />
     </ScreenFrame>
   );
 }

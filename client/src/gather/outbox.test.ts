@@ -1,7 +1,7 @@
 import { createStore } from '@/state/store';
 import { OFFLINE, type Trouble } from '@/state/trouble';
 import { fakePage } from '../../test/fakes';
-import { addPhotos, resumeOutbox, wakeOutbox } from './outbox';
+import { addPhotos, resumeOutbox, wakeOutbox, withdrawPhoto } from './outbox';
 import { savedCleared, selectOutbox } from './outboxSlice';
 import { keepPhoto, keptPhotos } from './outboxStore';
 import { sendPhoto, type SendResult } from './sendPhoto';
@@ -82,5 +82,47 @@ describe('the outbox', () => {
     await store.dispatch(resumeOutbox());
     expect(send.mock.calls[0][0]).toMatchObject({ key: 'left-over', name: 'left.jpg' });
     expect(states(store)).toEqual(['saved']);
+  });
+
+  describe('takes a photo back', () => {
+    let removed: string[];
+    beforeEach(() => {
+      removed = [];
+      globalThis.fetch = jest.fn(async (request: Request | string | URL) => {
+        if (request instanceof Request && request.method === 'DELETE') removed.push(request.url);
+        return new Response(null, { status: 204 });
+      });
+    });
+
+    it('that has not been sent: it never is', async () => {
+      let letGo: (result: SendResult) => void = () => undefined;
+      send.mockImplementationOnce(() => new Promise((resolve) => (letGo = resolve))).mockResolvedValue(saved);
+      const store = createStore();
+      const [, second] = await store.dispatch(addPhotos(PACKET, [photo('a.jpg'), photo('b.jpg')]));
+      await store.dispatch(withdrawPhoto(second));
+      letGo(saved);
+      await until(() => states(store)[0] === 'saved');
+      expect(states(store)).toEqual(['saved']);
+      expect(send.mock.calls.map(([{ name }]) => name)).toEqual(['a.jpg']);
+      expect(await keptPhotos()).toEqual([]);
+      expect(removed).toEqual([]);
+    });
+
+    it('that is being sent, or has become a page: the page goes', async () => {
+      let letGo: (result: SendResult) => void = () => undefined;
+      send.mockImplementationOnce(() => new Promise((resolve) => (letGo = resolve))).mockResolvedValue(saved);
+      const store = createStore();
+      const [first] = await store.dispatch(addPhotos(PACKET, [photo('a.jpg')]));
+      await until(() => states(store)[0] === 'sending');
+      await store.dispatch(withdrawPhoto(first));
+      letGo(saved);
+      await until(() => removed.length === 1);
+      const [other] = await store.dispatch(addPhotos(PACKET, [photo('b.jpg')]));
+      await until(() => states(store)[0] === 'saved');
+      await store.dispatch(withdrawPhoto(other));
+      expect(removed).toHaveLength(2);
+      expect(removed[1]).toContain(fakePage(1).id);
+      expect(states(store)).toEqual([]);
+    });
   });
 });
