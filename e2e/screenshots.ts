@@ -77,6 +77,16 @@ try {
   await page.getByText(/is not a photo/).waitFor();
   await page.getByText(/^Saved/).waitFor();
   await shoot('gather');
+
+  await page.getByRole('button', { name: 'Try it on the practice desk' }).click();
+  await page.getByTestId('aim-outline').waitFor();
+  await page.waitForTimeout(1400);
+  await shoot('camera');
+  await page.setViewportSize(WIDE);
+  await page.getByRole('button', { name: 'Take the photo' }).click();
+  await page.getByText(/is kept\./).waitFor();
+  await page.getByTestId('aim-outline').waitFor();
+  await shoot('camera-wide');
 } finally {
   await browser.close();
   await server.remove();

@@ -25,8 +25,8 @@ export function convolve3(
   const weightStride: usize = outputs << 2;
   for (let y = 0; y < outHeight; y++) {
     for (let x = 0; x < outWidth; x += 4) {
-      const corner = cells + ((y * stride * rowStride + x * stride) * inputs << 2);
-      const to = result + ((y * outWidth + x) * outputs << 2);
+      const corner = cells + (((y * stride * rowStride + x * stride) * inputs) << 2);
+      const to = result + (((y * outWidth + x) * outputs) << 2);
       for (let o: usize = 0; o < weightStride; o += 16) {
         let a = v128.load(bias + o);
         let b = a;
@@ -35,7 +35,7 @@ export function convolve3(
         let weight = kernel + o;
         for (let ky = 0; ky < 3; ky++) {
           // The three kernel columns' cells lie side by side: one run of inputs.
-          let at = corner + (ky * rowStride * inputs << 2);
+          let at = corner + ((ky * rowStride * inputs) << 2);
           const end = at + 3 * cell;
           for (; at < end; at += 4, weight += weightStride) {
             const w = v128.load(weight);

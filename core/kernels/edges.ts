@@ -9,7 +9,10 @@ export function smooth(from: usize, to: usize, line: usize, width: i32, height: 
     const down = y < height - 1 ? row + stride : row;
     let i: usize = 0;
     for (; i + 16 <= stride; i += 16) {
-      const sum = f32x4.add(f32x4.add(v128.load(up + i), f32x4.mul(two, v128.load(row + i))), v128.load(down + i));
+      const sum = f32x4.add(
+        f32x4.add(v128.load(up + i), f32x4.mul(two, v128.load(row + i))),
+        v128.load(down + i),
+      );
       v128.store(line + 16 + i, f32x4.mul(sum, quarter));
     }
     for (; i < stride; i += 4) {

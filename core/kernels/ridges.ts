@@ -18,7 +18,7 @@ export function ridges(
   const stride: usize = width << 2;
   let to = found;
   for (let y = 1; y < height - 1; y++) {
-    let i: usize = (usize(y) * stride) + 4;
+    let i: usize = usize(y) * stride + 4;
     const end: usize = i + stride - 8;
     while (i < end) {
       if (i + 16 <= end && !v128.any_true(f32x4.ge(v128.load(strength + i), least))) {

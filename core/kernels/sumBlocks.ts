@@ -19,10 +19,7 @@ export function sumBlocks(pixels: usize, stride: i32, rows: i32, factor: i32, co
       }
       for (; x + 2 <= factor; x += 2, at += 8) pair = i16x8.add(pair, v128.load_ext<u8>(at));
       if (x < factor) pair = i16x8.add(pair, i16x8.extend_low_i8x16_u(v128.load32_zero(at)));
-      total = i32x4.add(
-        total,
-        i32x4.add(i32x4.extend_low_i16x8_u(pair), i32x4.extend_high_i16x8_u(pair)),
-      );
+      total = i32x4.add(total, i32x4.add(i32x4.extend_low_i16x8_u(pair), i32x4.extend_high_i16x8_u(pair)));
     }
     v128.store(sums + (block << 4), total);
   }
