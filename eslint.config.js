@@ -35,6 +35,8 @@ module.exports = defineConfig([
     '**/dist/**',
     '**/.expo/**',
     '**/public/**',
+    // AssemblyScript: its compiler checks it.
+    'core/kernels/**',
     'playwright-report/**',
     'test-results/**',
     'out/**',

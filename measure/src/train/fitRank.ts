@@ -195,6 +195,10 @@ for (let step = 1; step <= STEPS; step++) {
 }
 say('fitted', trained);
 say('held back', held);
+for (const category of drawn.keys()) {
+  const some = held.filter((example) => example.category === category);
+  if (some.length > 0) say(`held back, ${category}`, some);
+}
 
 /** Logistic regression: is the chosen quad right? Facts and a one. */
 const all = chosen(examples);
