@@ -48,7 +48,10 @@ export function createAimer(): Aimer {
 
   return {
     next({ image, time, photoScale }) {
-      const { quad, confidence, clear, isSeen } = finder.next(image);
+      const found = finder.next(image);
+      const { confidence, clear } = found;
+      // A sheet that was lost is looked for, but not shown where it no longer lies.
+      const quad = found.isSeen ? found.quad : null;
       const facts = quad && sheetFacts(image, quad, { photoScale });
       const diagonal = Math.hypot(image.width, image.height);
       const placed = quad && mapQuad(quad, ([x, y]) => [x / diagonal, y / diagonal]);
@@ -59,11 +62,11 @@ export function createAimer(): Aimer {
       coach = stepCoach(coach, { time, frameLight: frameLight(image), sheet: facts, isMoving });
       const { state, fires } = stepShutter(shutter, {
         time,
-        quad: isSeen ? placed : null,
+        quad: placed,
         confidence,
         isWhole: facts !== null && facts.isWhole && clear >= LEAST_CLEAR,
         isSharp: facts !== null && (facts.sharpness ?? 1) >= LEAST_SHARPNESS,
-        signature: isSeen && facts ? facts.signature : null,
+        signature: facts?.signature ?? null,
       });
       shutter = state;
       before = placed;
