@@ -30,7 +30,9 @@ module.exports = {
       sandboxInjectedGlobals: ['Math'],
       rootDir: __dirname,
       testMatch: ['<rootDir>/{core,contract,studio,server,cli,measure}/src/**/*.test.ts'],
-      transform: { '^.+\\.tsx?$': ['babel-jest', nodeBabel] },
+      transform: { '^.+\\.(tsx?|m?js)$': ['babel-jest', nodeBabel] },
+      // These come as ES modules only.
+      transformIgnorePatterns: ['/node_modules/(?!(@tus|srvx)/)'],
     },
     {
       displayName: 'client',

@@ -1,4 +1,6 @@
+export * from './changes';
 export * from './packet';
+export * from './phones';
 export * from './problem';
 export * from './recipe';
 export * from './requests';

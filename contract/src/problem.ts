@@ -11,10 +11,12 @@ export const problemKindSchema = z.enum([
   'photo-incomplete',
   'photo-too-big',
   'photo-too-small',
-  'photo-missing',
+  'photo-altered',
+  'upload-out-of-step',
   'packet-full',
   'storage-full',
   'forbidden',
+  'not-paired',
   'broken',
 ]);
 export type ProblemKind = z.infer<typeof problemKindSchema>;

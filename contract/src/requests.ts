@@ -24,11 +24,19 @@ export const changePageRequest = z.object({
 });
 export type ChangePage = z.infer<typeof changePageRequest>;
 
-/** The fields that come with a photo's bytes (multipart, the file's field is "photo"). */
-export const addPageFields = z.object({
+/** What is told of a photo when its bytes begin to come in (the metadata of a tus upload to /api/uploads). */
+export const uploadFacts = z.object({
+  packetId: idSchema,
   /** made by the client: sending the same photo again after a lost answer adds no second page */
   clientKey: z.string().min(8).max(64),
+  /** the file's name on the device it came from */
+  name: z.string().max(1000),
+  /** of all its bytes, lower-case hex: what arrives otherwise is not taken */
+  sha256: z.string().regex(/^[0-9a-f]{64}$/, 'The SHA-256 must be 64 hex digits.'),
+  /** the page whose place this one takes; that page goes */
+  replaces: idSchema.optional(),
 });
+export type UploadFacts = z.infer<typeof uploadFacts>;
 
 export const pageAnswer = pageSchema;
 export const healthAnswer = z.object({ ok: z.literal(true) });

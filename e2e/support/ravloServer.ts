@@ -9,6 +9,8 @@ const root = fileURLToPath(new URL('../..', import.meta.url));
 export interface RavloServerOptions {
   /** start with the demo packets on the shelf */
   readonly demo: boolean;
+  /** open to other devices */
+  readonly lan?: boolean;
 }
 
 /** The real server, as a process of its own with a data folder of its own. */
@@ -22,23 +24,27 @@ export interface RavloServer {
   remove(): Promise<void>;
 }
 
-export async function startRavlo({ demo }: RavloServerOptions): Promise<RavloServer> {
+export async function startRavlo({ demo, lan = false }: RavloServerOptions): Promise<RavloServer> {
   const dataDir = await mkdtemp(path.join(tmpdir(), 'ravlo-e2e-'));
   let port = 0;
   let child: ChildProcess | null = null;
 
   async function start(): Promise<void> {
-    const started = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-      cwd: root,
-      env: {
-        ...process.env,
-        NODE_ENV: 'production',
-        PORT: String(port),
-        RAVLO_DATA: dataDir,
-        RAVLO_DEMO: demo ? 'on' : 'off',
+    const started = spawn(
+      process.execPath,
+      ['--import', 'tsx', 'server/src/main.ts', ...(lan ? ['--lan'] : [])],
+      {
+        cwd: root,
+        env: {
+          ...process.env,
+          NODE_ENV: 'production',
+          PORT: String(port),
+          RAVLO_DATA: dataDir,
+          RAVLO_DEMO: demo ? 'on' : 'off',
+        },
+        stdio: ['ignore', 'pipe', 'inherit'],
       },
-      stdio: ['ignore', 'pipe', 'inherit'],
-    });
+    );
     child = started;
     port = await new Promise<number>((resolve, reject) => {
       let said = '';

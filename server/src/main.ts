@@ -1,15 +1,18 @@
 import { mkdirSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
-import { networkInterfaces } from 'node:os';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
+import { toString } from 'qrcode';
 import { createApp } from './app';
 import { loadDemo } from './demo/loadDemo';
-import { readSettings, type Settings } from './settings';
+import { pairingLinks } from './http/pairingLinks';
+import { readSettings } from './settings';
+import { createChanges } from './store/changes';
 import { openDatabase } from './store/database';
 import { createPacketStore } from './store/packets';
 import { devicePerson } from './store/people';
+import { createPhones, type Phones } from './store/phones';
 import { openPhotoFiles } from './store/photoFiles';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
@@ -21,15 +24,17 @@ async function main(): Promise<void> {
   mkdirSync(settings.dataDir, { recursive: true });
   const database = await openDatabase(path.join(settings.dataDir, 'ravlo.sqlite'));
   const files = await openPhotoFiles(settings.dataDir);
-  const packets = createPacketStore(database, await devicePerson(DEMO_STUDENT));
+  const owner = await devicePerson(DEMO_STUDENT);
+  const changes = createChanges();
+  const packets = createPacketStore(database, owner, changes);
+  const phones = createPhones(owner);
   if (settings.demo) await loadDemo(path.join(root, 'demo'), packets, files);
 
   const clientDir = path.join(root, 'client/dist');
-  const server = createApp({ packets, files, log, clientDir, lan: settings.lan }).listen(
-    settings.port,
-    settings.host,
-  );
-  server.on('listening', () => announce(settings, (server.address() as AddressInfo).port));
+  const { lan } = settings;
+  const app = createApp({ packets, files, phones, changes, log, clientDir, lan });
+  const server = app.listen(settings.port, settings.host);
+  server.on('listening', () => void announce(lan ? phones : null, (server.address() as AddressInfo).port));
   server.on('error', (error: NodeJS.ErrnoException) => {
     const taken = error.code === 'EADDRINUSE';
     process.stderr.write(
@@ -43,18 +48,27 @@ async function main(): Promise<void> {
     process.once(signal, () => {
       server.close(() => void database.close().then(() => process.exit(0)));
       server.closeIdleConnections();
+      // Those who listen for changes never hang up by themselves.
+      setTimeout(() => server.closeAllConnections(), 500).unref();
     });
   }
 }
 
-function announce({ host, lan }: Settings, port: number): void {
+/** Says where Ravlo is; on the local network also how a phone gets in. */
+async function announce(phones: Phones | null, port: number): Promise<void> {
   process.stdout.write(`Ravlo is ready: http://localhost:${port}\n`);
-  if (!lan || host !== '0.0.0.0') return;
-  for (const address of Object.values(networkInterfaces()).flat()) {
-    if (address && address.family === 'IPv4' && !address.internal) {
-      process.stdout.write(`From a phone on the same network: http://${address.address}:${port}\n`);
-    }
+  if (!phones) return;
+  const { code } = phones.openCode();
+  const [link] = pairingLinks(code, port);
+  if (!link) {
+    process.stdout.write('This computer is on no network, so no phone can reach it.\n');
+    return;
   }
+  process.stdout.write(`${await toString(link, { type: 'terminal', small: true })}\n`);
+  process.stdout.write(
+    `Scan this with the phone's camera, or open ${link} there. Good once, for ten minutes.\n`,
+  );
+  process.stdout.write('For a new code: Settings, “Use a phone”.\n');
 }
 
 main().catch((error: unknown) => {

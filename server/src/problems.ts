@@ -9,10 +9,12 @@ const KINDS: Record<ProblemKind, { status: number; title: string }> = {
   'photo-incomplete': { status: 422, title: 'The photo is incomplete' },
   'photo-too-big': { status: 413, title: 'The photo is too big' },
   'photo-too-small': { status: 422, title: 'The photo is too small' },
-  'photo-missing': { status: 400, title: 'No photo came with the request' },
+  'photo-altered': { status: 422, title: 'The photo did not arrive as it was sent' },
+  'upload-out-of-step': { status: 409, title: 'The upload has got to another place' },
   'packet-full': { status: 422, title: 'The packet is full' },
   'storage-full': { status: 507, title: 'No room left' },
   forbidden: { status: 403, title: 'Not from here' },
+  'not-paired': { status: 401, title: 'This device is not paired' },
   broken: { status: 500, title: 'Something broke' },
 };
 
@@ -37,5 +39,12 @@ export function notFound(what: 'packet' | 'page' | 'photo'): ProblemError {
   return new ProblemError(
     'not-found',
     `This ${what} is not here. It may have been deleted in another window.`,
+  );
+}
+
+export function storageFull(): ProblemError {
+  return new ProblemError(
+    'storage-full',
+    'There is no room left where Ravlo keeps the photos, so this was not saved. Everything saved before is safe.',
   );
 }

@@ -4,9 +4,11 @@ import path from 'node:path';
 import { pino } from 'pino';
 import sharp from 'sharp';
 import { createApp } from '../src/app';
+import { createChanges } from '../src/store/changes';
 import { openDatabase } from '../src/store/database';
 import { PersonRow } from '../src/store/models';
 import { createPacketStore } from '../src/store/packets';
+import { createPhones } from '../src/store/phones';
 import { openPhotoFiles } from '../src/store/photoFiles';
 
 /** The real application over a real SQLite file in a temporary folder, for two people. */
@@ -15,16 +17,21 @@ export async function openTestServer() {
   const database = await openDatabase(path.join(dir, 'ravlo.sqlite'));
   const files = await openPhotoFiles(dir);
   const log = pino({ level: 'silent' });
-  const appOf = async (name: string) => {
-    const person = await PersonRow.create({ name });
-    return createApp({ packets: createPacketStore(database, person.id), files, log, lan: false });
+  const appFor = (id: string) => {
+    const changes = createChanges();
+    const packets = createPacketStore(database, id, changes);
+    return createApp({ packets, files, phones: createPhones(id), changes, log, lan: true });
   };
+  const imke = await PersonRow.create({ name: 'Imke Tarn' });
+  const jory = await PersonRow.create({ name: 'Jory Vane' });
   return {
     dir,
     database,
     files,
-    imke: await appOf('Imke Tarn'),
-    jory: await appOf('Jory Vane'),
+    imke: appFor(imke.id),
+    jory: appFor(jory.id),
+    /** Imke's application as it is after a restart. */
+    again: () => appFor(imke.id),
     async close() {
       await database.close();
       await rm(dir, { recursive: true, force: true });

@@ -8,6 +8,7 @@ import { GestureHandlerRootView } from 'react-native-gesture-handler';
 import { Provider } from 'react-redux';
 import { resumeOutbox, wakeOutbox } from '@/gather/outbox';
 import { ShelfSide } from '@/shelf/ShelfSide';
+import { hearChanges } from '@/state/liveChanges';
 import { store } from '@/state/store';
 import { colours } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
@@ -18,7 +19,11 @@ export default function Layout() {
   useEffect(() => {
     void store.dispatch(resumeOutbox());
     window.addEventListener('online', wakeOutbox);
-    return () => window.removeEventListener('online', wakeOutbox);
+    const stopHearing = hearChanges(store);
+    return () => {
+      stopHearing();
+      window.removeEventListener('online', wakeOutbox);
+    };
   }, []);
   if (!fontsReady) return null;
   return (

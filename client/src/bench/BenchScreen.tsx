@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
+import Camera from 'lucide-react-native/icons/camera';
 import Undo from 'lucide-react-native/icons/undo-2';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -88,6 +89,13 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
               onPress={toNext}
             />
           </View>
+          <IconButton
+            icon={Camera}
+            label="Take this page again"
+            colour={colours.paperOnDark}
+            disabled={!page}
+            onPress={() => router.push(`/packet/${packetId}/camera?retake=${pageId}`)}
+          />
           <IconButton
             icon={Undo}
             label="Undo"

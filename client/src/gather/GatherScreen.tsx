@@ -24,6 +24,7 @@ import { dismissed, savedCleared, selectOutbox } from './outboxSlice';
 import { OutboxRow } from './OutboxRow';
 import { PhotoInput, type PhotoInputHandle } from './PhotoInput';
 import { twinOf } from './twins';
+import { useRoom } from './useRoom';
 import { usePhotoDrop } from './usePhotoDrop';
 
 /** Where photos come in: camera, library, files, drop, paste. */
@@ -43,6 +44,7 @@ export function GatherScreen({ packetId }: { readonly packetId: string }) {
   const flatbed = useFlatbed(useCallback((page: File) => take([page]), [take]));
   useEffect(() => () => void dispatch(savedCleared(packetId)), [dispatch, packetId]);
 
+  const hasRoom = useRoom();
   const held = items.find((item) => item.state === 'waiting' && item.trouble);
   const pages = packet?.pageCount ?? 0;
   // Where a page may not look through the camera, the device's own program takes the photo.
@@ -82,10 +84,21 @@ export function GatherScreen({ packetId }: { readonly packetId: string }) {
       <PhotoInput ref={camera} camera testId="camera-input" onFiles={take} />
       <PhotoInput ref={library} testId="library-input" onFiles={take} />
       {error ? <Notice tone="attention" title={'detail' in error ? String(error.detail) : ''} /> : null}
+      {hasRoom ? null : (
+        <Notice
+          tone="attention"
+          title="This device has hardly any room left."
+          detail="Make room before you take the next photo. Everything taken so far is kept."
+        />
+      )}
       {held ? (
         <Notice
           tone="attention"
-          title="Ravlo cannot be reached, so these photos are not saved there yet."
+          title={
+            held.trouble?.kind === 'offline' || !held.trouble
+              ? 'Ravlo cannot be reached, so these photos are not saved there yet.'
+              : held.trouble.detail
+          }
           detail={
             items.every((item) => item.isKept)
               ? 'They are kept on this device and go up by themselves when it is back, also after a reload.'

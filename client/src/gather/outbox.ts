@@ -23,12 +23,23 @@ const withdrawn = new Set<string>();
 
 const RETRY_MS = 3000;
 
+export interface AddOptions {
+  /** the page whose place the first of the photos takes */
+  readonly replaces?: string;
+}
+
 /** Takes photos in. Resolves with their keys when all are kept (or known not to be); sending goes on by itself. */
-export function addPhotos(packetId: string, files: readonly File[]): AppThunk<Promise<string[]>> {
+export function addPhotos(
+  packetId: string,
+  files: readonly File[],
+  { replaces }: AddOptions = {},
+): AppThunk<Promise<string[]>> {
   return async (dispatch) => {
-    const photos = files.map((file): KeptPhoto => {
+    const photos = files.map((file, index): KeptPhoto => {
       lastOrder = Math.max(lastOrder + 1, Date.now());
-      return { key: nanoid(), packetId, name: file.name || 'photo', blob: file, order: lastOrder };
+      const name = file.name || 'photo';
+      const place = index === 0 && replaces ? { replaces } : null;
+      return { key: nanoid(), packetId, name, blob: file, order: lastOrder, ...place };
     });
     for (const photo of photos) dispatch(added(newItem(photo, 'keeping')));
     for (const photo of photos) {

@@ -8,6 +8,8 @@ export interface KeptPhoto {
   readonly blob: Blob;
   /** photos go up in this order */
   readonly order: number;
+  /** the page whose place it takes */
+  readonly replaces?: string;
 }
 
 interface OutboxSchema extends DBSchema {

@@ -1,5 +1,7 @@
-import { pageAnswer, type Page } from '@ravlo/contract';
+import { DetailedError, Upload } from 'tus-js-client';
+import { pageAnswer, type Page, type UploadFacts } from '@ravlo/contract';
 import { OFFLINE, readTrouble, UNEXPECTED, type Trouble } from '@/state/trouble';
+import { hashOf } from './hashOf';
 
 export type SendResult = { readonly page: Page } | { readonly trouble: Trouble };
 
@@ -8,27 +10,53 @@ export interface PhotoToSend {
   readonly key: string;
   readonly name: string;
   readonly blob: Blob;
+  /** the page whose place it takes */
+  readonly replaces?: string;
 }
 
-/** Sends one photo's bytes. XMLHttpRequest, because fetch does not tell how far an upload has got. */
-export function sendPhoto(photo: PhotoToSend, onProgress: (share: number) => void): Promise<SendResult> {
-  const form = new FormData();
-  form.append('clientKey', photo.key);
-  form.append('photo', photo.blob, photo.name);
+/** Sends one photo's bytes; what an earlier try has brought over, also before a reload, is not sent again. */
+export async function sendPhoto(
+  { packetId, key, name, blob, replaces }: PhotoToSend,
+  onProgress: (share: number) => void,
+): Promise<SendResult> {
+  const metadata: UploadFacts = {
+    packetId,
+    clientKey: key,
+    name,
+    sha256: await hashOf(blob),
+    ...(replaces ? { replaces } : null),
+  };
   return new Promise((resolve) => {
-    const request = new XMLHttpRequest();
-    request.open('POST', `/api/packets/${photo.packetId}/pages`);
-    request.responseType = 'json';
-    request.upload.onprogress = ({ loaded, total }) => onProgress(total > 0 ? loaded / total : 0);
-    request.onerror = request.ontimeout = request.onabort = () => resolve({ trouble: OFFLINE });
-    request.onload = () => {
-      if (request.status >= 400) {
-        resolve({ trouble: readTrouble(request.response) });
-        return;
-      }
-      const page = pageAnswer.safeParse(request.response);
-      resolve(page.success ? { page: page.data } : { trouble: UNEXPECTED });
-    };
-    request.send(form);
+    const upload = new Upload(blob, {
+      endpoint: '/api/uploads',
+      metadata: { ...metadata },
+      // The outbox tries again, and knows when it makes sense.
+      retryDelays: null,
+      removeFingerprintOnSuccess: true,
+      fingerprint: async () => `ravlo-upload-${key}`,
+      onProgress: (sent, total) => onProgress(total > 0 ? sent / total : 0),
+      onError: (error) => resolve({ trouble: readFailure(error) }),
+      onSuccess: ({ lastResponse }) => {
+        const page = pageAnswer.safeParse(readJson(lastResponse.getBody()));
+        resolve(page.success ? { page: page.data } : { trouble: UNEXPECTED });
+      },
+    });
+    void upload.findPreviousUploads().then(([earlier]) => {
+      if (earlier) upload.resumeFromPreviousUpload(earlier);
+      upload.start();
+    });
   });
+}
+
+function readFailure(error: Error | DetailedError): Trouble {
+  const answer = error instanceof DetailedError ? error.originalResponse : null;
+  return answer && answer.getStatus() > 0 ? readTrouble(readJson(answer.getBody())) : OFFLINE;
+}
+
+function readJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
 }

@@ -1,9 +1,9 @@
-import { Brand } from '@/ui/Brand';
 import { Button } from '@/ui/Button';
 import { ScreenFrame } from '@/ui/ScreenFrame';
 import { UndoBar } from '@/ui/UndoBar';
 import { Words } from '@/ui/Words';
 import { PacketList } from './PacketList';
+import { ShelfHead } from './ShelfHead';
 import { useShelf } from './useShelf';
 
 /** All packets; on a phone the first screen. */
@@ -12,7 +12,7 @@ export function ShelfScreen() {
   return (
     <ScreenFrame
       column
-      header={<Brand />}
+      header={<ShelfHead />}
       footer={
         <>
           {shelf.removed ? (

@@ -1,8 +1,8 @@
 import { ScrollView, StyleSheet, View } from 'react-native';
-import { Brand } from '@/ui/Brand';
 import { Button } from '@/ui/Button';
 import { colours, space } from '@/ui/tokens';
 import { PacketList } from './PacketList';
+import { ShelfHead } from './ShelfHead';
 import { useShelf } from './useShelf';
 
 /** The shelf as a narrow column beside the packet that is open. */
@@ -11,7 +11,7 @@ export function ShelfSide({ openId }: { readonly openId?: string }) {
   return (
     <View role="navigation" aria-label="Packets" style={styles.side}>
       <View style={styles.head}>
-        <Brand />
+        <ShelfHead />
         <Button
           kind="filled"
           label="New packet"

@@ -3,11 +3,15 @@ import {
   openPacketSchema,
   packetsAnswer,
   pageAnswer,
+  pairingAnswer,
+  phonesAnswer,
   type ChangePacket,
   type ChangePage,
   type OpenPacket,
   type Packet,
   type Page,
+  type Pairing,
+  type Phones,
 } from '@ravlo/contract';
 import { OFFLINE, readTrouble, UNEXPECTED, type Trouble } from './trouble';
 
@@ -26,7 +30,7 @@ const query: BaseQueryFn<string | FetchArgs, unknown, Trouble> = async (args, ap
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: query,
-  tagTypes: ['Shelf', 'Packet'],
+  tagTypes: ['Shelf', 'Packet', 'Phones'],
   refetchOnFocus: true,
   refetchOnReconnect: true,
   catchSchemaFailure: () => UNEXPECTED,
@@ -93,6 +97,19 @@ export const api = createApi({
       responseSchema: pageAnswer,
       invalidatesTags: (_result, _error, { packetId }) => ['Shelf', { type: 'Packet', id: packetId }],
     }),
+    phones: build.query<Phones, void>({
+      query: () => 'phones',
+      responseSchema: phonesAnswer,
+      providesTags: ['Phones'],
+    }),
+    openCode: build.mutation<Pairing, void>({
+      query: () => ({ url: 'phones/code', method: 'POST' }),
+      responseSchema: pairingAnswer,
+    }),
+    forgetPhone: build.mutation<void, string>({
+      query: (id) => ({ url: `phones/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Phones'],
+    }),
   }),
 });
 
@@ -106,10 +123,13 @@ export const {
   useOrderPagesMutation,
   useRemovePageMutation,
   useRestorePageMutation,
+  usePhonesQuery,
+  useOpenCodeMutation,
+  useForgetPhoneMutation,
 } = api;
 
-/** How often other windows' changes are looked for while the page is in view, ms. */
-export const LOOK_AGAIN = 5000;
+/** How often changes are looked for while the page is in view, ms: they are told as they happen, but lines break. */
+export const LOOK_AGAIN = 10_000;
 
 /** Where a photo's untouched bytes are. */
 export const photoUrl = (photoId: string) => `/api/photos/${photoId}`;

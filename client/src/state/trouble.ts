@@ -27,7 +27,16 @@ export function readTrouble(body: unknown): Trouble {
   return { kind: problemKind(parsed.data), detail: parsed.data.detail, page: parsed.data.page };
 }
 
+const PASSING: ReadonlySet<Trouble['kind']> = new Set([
+  'offline',
+  'broken',
+  'storage-full',
+  'photo-altered',
+  'upload-out-of-step',
+  'not-paired',
+]);
+
 /** True for trouble that time may heal: worth trying again, nothing wrong with what was sent. */
 export function isPassing({ kind }: Trouble): boolean {
-  return kind === 'offline' || kind === 'broken' || kind === 'storage-full';
+  return PASSING.has(kind);
 }

@@ -2,7 +2,8 @@ import { isIP } from 'node:net';
 import type { RequestHandler } from 'express';
 import { ProblemError } from '../problems';
 
-const LOOPBACK_NAMES = new Set(['localhost', '127.0.0.1', '[::1]']);
+/** The names under which a machine speaks to itself. */
+export const LOOPBACK_NAMES = new Set(['localhost', '127.0.0.1', '[::1]']);
 
 export interface OnlyFromHereOptions {
   /** also answer under this machine's addresses on its own network */
@@ -10,7 +11,8 @@ export interface OnlyFromHereOptions {
 }
 
 /**
- * There is no sign-in on one's own machine, so the browser's same-origin rule is the fence. A page elsewhere
+ * There is no sign-in on one's own machine (other devices are paired, see whoAsks.ts), so the browser's
+ * same-origin rule is the fence. A page elsewhere
  * must not get through it: neither by giving its own name this address (the Host is checked), nor by sending
  * a form across sites (the Origin is checked).
  */

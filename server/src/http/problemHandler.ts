@@ -1,8 +1,7 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
-import { MulterError } from 'multer';
 import type { Logger } from 'pino';
-import { MOST_PHOTO_BYTES, PROBLEM_MEDIA_TYPE } from '@ravlo/contract';
-import { ProblemError } from '../problems';
+import { PROBLEM_MEDIA_TYPE } from '@ravlo/contract';
+import { ProblemError, storageFull } from '../problems';
 
 /** Turns whatever was thrown into an RFC 9457 answer; what nobody foresaw is logged and told as such. */
 export function problemHandler(log: Logger): ErrorRequestHandler {
@@ -23,19 +22,9 @@ export const noSuchRoute: RequestHandler = () => {
   throw new ProblemError('not-found', 'Ravlo has nothing at this address.');
 };
 
-function toProblemError(error: unknown): ProblemError {
+/** Whatever was thrown, as the problem that it is told as. */
+export function toProblemError(error: unknown): ProblemError {
   if (error instanceof ProblemError) return error;
-  if (error instanceof MulterError) {
-    return error.code === 'LIMIT_FILE_SIZE'
-      ? new ProblemError(
-          'photo-too-big',
-          `This photo is larger than ${MOST_PHOTO_BYTES / 1024 / 1024} MB. Set the camera to a smaller size and take it again.`,
-        )
-      : new ProblemError(
-          'bad-request',
-          `The photo did not come in as one file named “photo” (${error.code}).`,
-        );
-  }
   if (hasProperty(error, 'code') && (error.code === 'ENOSPC' || error.code === 'EDQUOT'))
     return storageFull();
   if (error instanceof Error && /SQLITE_FULL/.test(error.message)) return storageFull();
@@ -45,13 +34,6 @@ function toProblemError(error: unknown): ProblemError {
   return new ProblemError(
     'broken',
     'Something broke on our side. What was saved before is safe. Try again in a moment.',
-  );
-}
-
-function storageFull(): ProblemError {
-  return new ProblemError(
-    'storage-full',
-    'There is no room left where Ravlo keeps the photos, so this was not saved. Everything saved before is safe.',
   );
 }
 

@@ -48,6 +48,16 @@ export class PageRow extends Model<InferAttributes<PageRow>, InferCreationAttrib
   declare packet?: NonAttribute<PacketRow>;
 }
 
+/** A device that was paired: known by a secret of which only the hash is kept. */
+export class PhoneRow extends Model<InferAttributes<PhoneRow>, InferCreationAttributes<PhoneRow>> {
+  declare id: CreationOptional<string>;
+  declare ownerId: string;
+  declare name: string;
+  declare secretHash: string;
+  declare seenAt: Date;
+  declare createdAt: CreationOptional<Date>;
+}
+
 const id = { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 };
 
 /** Binds the models to a connection; the tables themselves are made by migrations. */
@@ -90,6 +100,17 @@ export function initModels(sequelize: Sequelize): void {
       deletedAt: DataTypes.DATE,
     },
     { sequelize, tableName: 'pages' },
+  );
+  PhoneRow.init(
+    {
+      id,
+      ownerId: DataTypes.UUID,
+      name: DataTypes.STRING,
+      secretHash: DataTypes.STRING(64),
+      seenAt: DataTypes.DATE,
+      createdAt: DataTypes.DATE,
+    },
+    { sequelize, tableName: 'phones' },
   );
   PageRow.belongsTo(PhotoRow, { as: 'photo', foreignKey: 'photoId' });
   PageRow.belongsTo(PacketRow, { as: 'packet', foreignKey: 'packetId' });

@@ -11,6 +11,7 @@ import {
   type Recipe,
 } from '@ravlo/contract';
 import { notFound, ProblemError } from '../problems';
+import type { Changes } from './changes';
 import { PacketRow, PageRow, PhotoRow } from './models';
 
 /** A photo whose bytes are already safe on the disk. */
@@ -23,12 +24,14 @@ export interface NewPage {
   readonly photoName: string;
   readonly clientKey: string;
   readonly recipe?: Recipe;
+  /** the page whose place it takes; that page goes, and can be brought back */
+  readonly replaces?: string;
 }
 
 /** Packets and pages of one person: every call checks that the row is that person's. */
 export type PacketStore = ReturnType<typeof createPacketStore>;
 
-export function createPacketStore(sequelize: Sequelize, ownerId: string) {
+export function createPacketStore(sequelize: Sequelize, ownerId: string, changes: Changes) {
   const inTransaction = <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> =>
     sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work);
 
@@ -67,7 +70,22 @@ export function createPacketStore(sequelize: Sequelize, ownerId: string) {
   const touch = (packetId: string, transaction: Transaction) =>
     PacketRow.update({ updatedAt: new Date() }, { where: { id: packetId }, transaction, silent: true });
 
+  /** Tells of a change once it is done. */
+  async function telling<T>(packetIdOf: (done: T) => string, work: Promise<T>): Promise<T> {
+    const done = await work;
+    changes.tell({ packetId: packetIdOf(done) });
+    return done;
+  }
+
+  const tellingOfPage = <T extends { packetId: string }>(work: Promise<T>) =>
+    telling(({ packetId }) => packetId, work);
+
   return {
+    /** @throws ProblemError not-found unless the packet is here and this person's */
+    async assertPacket(id: string): Promise<void> {
+      await packetRow(id);
+    },
+
     async list(): Promise<Packet[]> {
       const rows = await PacketRow.findAll({
         where: { ownerId, deletedAt: null },
@@ -92,66 +110,78 @@ export function createPacketStore(sequelize: Sequelize, ownerId: string) {
     },
 
     async create(name: string): Promise<OpenPacket> {
-      const row = await PacketRow.create({ ownerId, name });
+      const row = await telling(({ id }) => id, PacketRow.create({ ownerId, name }));
       return { ...toPacket(row, []), pages: [] };
     },
 
     async change(id: string, change: ChangePacket): Promise<OpenPacket> {
       const row = await packetRow(id);
-      await row.update(change);
+      await telling(() => id, row.update(change));
       return this.open(id);
     },
 
     async remove(id: string): Promise<void> {
-      await (await packetRow(id)).update({ deletedAt: new Date() });
+      const row = await packetRow(id);
+      await telling(() => id, row.update({ deletedAt: new Date() }));
     },
 
     async restore(id: string): Promise<OpenPacket> {
-      await (await packetRow(id, undefined, true)).update({ deletedAt: null });
+      const row = await packetRow(id, undefined, true);
+      await telling(() => id, row.update({ deletedAt: null }));
       return this.open(id);
     },
 
-    /** Adds a page at the end. The same client key again gives the page that is already there. */
-    async addPage(packetId: string, { photo, photoName, clientKey, recipe }: NewPage): Promise<Page> {
-      return inTransaction(async (transaction) => {
-        await packetRow(packetId, transaction);
-        const known = await PageRow.findOne({
-          where: { packetId, clientKey },
-          include: [{ model: PhotoRow, as: 'photo', required: true }],
-          transaction,
-        });
-        if (known) return toPage(known);
-        const places = await PageRow.findAll({
-          where: { packetId },
-          attributes: ['position', 'deletedAt'],
-          transaction,
-        });
-        if (places.filter((place) => !place.deletedAt).length >= MOST_PAGES) {
-          throw new ProblemError(
-            'packet-full',
-            `A packet takes ${MOST_PAGES} pages. Put the rest into another packet.`,
+    /** Adds a page at the end, or in the place of another. The same client key again gives the page that is already there. */
+    async addPage(
+      packetId: string,
+      { photo, photoName, clientKey, recipe, replaces }: NewPage,
+    ): Promise<Page> {
+      return tellingOfPage(
+        inTransaction(async (transaction) => {
+          await packetRow(packetId, transaction);
+          const known = await PageRow.findOne({
+            where: { packetId, clientKey },
+            include: [{ model: PhotoRow, as: 'photo', required: true }],
+            transaction,
+          });
+          if (known) return toPage(known);
+          const places = await PageRow.findAll({
+            where: { packetId },
+            attributes: ['position', 'deletedAt'],
+            transaction,
+          });
+          // The page may have been deleted meanwhile: its place is still the right one.
+          const old = replaces
+            ? await PageRow.findOne({ where: { id: replaces, packetId }, transaction })
+            : null;
+          if (!old && places.filter((place) => !place.deletedAt).length >= MOST_PAGES) {
+            throw new ProblemError(
+              'packet-full',
+              `A packet takes ${MOST_PAGES} pages. Put the rest into another packet.`,
+            );
+          }
+          const [photoRow] = await PhotoRow.findOrCreate({
+            where: { ownerId, sha256: photo.sha256 },
+            defaults: { ownerId, ...photo },
+            transaction,
+          });
+          const row = await PageRow.create(
+            {
+              packetId,
+              photoId: photoRow.id,
+              clientKey,
+              photoName: photoName.slice(0, 250),
+              position: old ? old.position : Math.max(-1, ...places.map((place) => place.position)) + 1,
+              recipe: recipe ?? { ...FRESH_RECIPE, look: old?.recipe.look ?? FRESH_RECIPE.look },
+            },
+            { transaction },
           );
-        }
-        const [photoRow] = await PhotoRow.findOrCreate({
-          where: { ownerId, sha256: photo.sha256 },
-          defaults: { ownerId, ...photo },
-          transaction,
-        });
-        const row = await PageRow.create(
-          {
-            packetId,
-            photoId: photoRow.id,
-            clientKey,
-            photoName: photoName.slice(0, 250),
-            position: Math.max(-1, ...places.map((place) => place.position)) + 1,
-            recipe: recipe ?? FRESH_RECIPE,
-          },
-          { transaction },
-        );
-        row.photo = photoRow;
-        await touch(packetId, transaction);
-        return toPage(row);
-      });
+          row.photo = photoRow;
+          if (old && !old.deletedAt) await old.update({ deletedAt: new Date() }, { transaction });
+          await touch(packetId, transaction);
+          return toPage(row);
+        }),
+      );
     },
 
     /** The page with this client key, if it came in before. */
@@ -166,48 +196,58 @@ export function createPacketStore(sequelize: Sequelize, ownerId: string) {
 
     /** @throws ProblemError changed-elsewhere, with the page as it is, when `version` is not the newest */
     async changePage(id: string, version: number, recipe: Recipe): Promise<Page> {
-      return inTransaction(async (transaction) => {
-        const row = await pageRow(id, transaction);
-        if (row.version !== version) {
-          throw new ProblemError(
-            'changed-elsewhere',
-            'This page was changed in another window in the meantime. Here is how it is now.',
-            toPage(row),
-          );
-        }
-        await row.update({ recipe, version: version + 1 }, { transaction });
-        await touch(row.packetId, transaction);
-        return toPage(row);
-      });
+      return tellingOfPage(
+        inTransaction(async (transaction) => {
+          const row = await pageRow(id, transaction);
+          if (row.version !== version) {
+            throw new ProblemError(
+              'changed-elsewhere',
+              'This page was changed in another window in the meantime. Here is how it is now.',
+              toPage(row),
+            );
+          }
+          await row.update({ recipe, version: version + 1 }, { transaction });
+          await touch(row.packetId, transaction);
+          return toPage(row);
+        }),
+      );
     },
 
     async removePage(id: string): Promise<void> {
-      await inTransaction(async (transaction) => {
-        const row = await pageRow(id, transaction);
-        await row.update({ deletedAt: new Date() }, { transaction });
-        await touch(row.packetId, transaction);
-      });
+      await tellingOfPage(
+        inTransaction(async (transaction) => {
+          const row = await pageRow(id, transaction);
+          await row.update({ deletedAt: new Date() }, { transaction });
+          await touch(row.packetId, transaction);
+          return row;
+        }),
+      );
     },
 
     async restorePage(id: string): Promise<Page> {
-      return inTransaction(async (transaction) => {
-        const row = await pageRow(id, transaction, true);
-        await row.update({ deletedAt: null }, { transaction });
-        await touch(row.packetId, transaction);
-        return toPage(row);
-      });
+      return tellingOfPage(
+        inTransaction(async (transaction) => {
+          const row = await pageRow(id, transaction, true);
+          await row.update({ deletedAt: null }, { transaction });
+          await touch(row.packetId, transaction);
+          return toPage(row);
+        }),
+      );
     },
 
     /** Pages that are not named keep their order behind those that are; unknown ids are passed over. */
     async orderPages(packetId: string, pageIds: readonly string[]): Promise<OpenPacket> {
-      await inTransaction(async (transaction) => {
-        await packetRow(packetId, transaction);
-        const rows = await pageRows([packetId], transaction);
-        const named = pageIds.flatMap((id) => rows.find((row) => row.id === id) ?? []);
-        const ordered = [...new Set([...named, ...rows])];
-        for (const [position, row] of ordered.entries()) await row.update({ position }, { transaction });
-        await touch(packetId, transaction);
-      });
+      await telling(
+        () => packetId,
+        inTransaction(async (transaction) => {
+          await packetRow(packetId, transaction);
+          const rows = await pageRows([packetId], transaction);
+          const named = pageIds.flatMap((id) => rows.find((row) => row.id === id) ?? []);
+          const ordered = [...new Set([...named, ...rows])];
+          for (const [position, row] of ordered.entries()) await row.update({ position }, { transaction });
+          await touch(packetId, transaction);
+        }),
+      );
       return this.open(packetId);
     },
 

@@ -1,10 +1,11 @@
-import { writeFile } from 'node:fs/promises';
+import { readdir, utimes, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { QueryTypes } from 'sequelize';
 import { loadDemo } from '../demo/loadDemo';
 import { readSettings } from '../settings';
 import { openTestServer, testPhoto, type TestServer } from '../../testing/testServer';
+import { createChanges } from './changes';
 import { openDatabase } from './database';
 import { PersonRow } from './models';
 import { createPacketStore } from './packets';
@@ -30,9 +31,9 @@ describe('the database', () => {
 
   it('keeps everything when it is opened again', async () => {
     const person = await PersonRow.create({ name: 'Ada Holm' });
-    const packet = await createPacketStore(server.database, person.id).create('Kept');
+    const packet = await createPacketStore(server.database, person.id, createChanges()).create('Kept');
     const again = await openDatabase(path.join(server.dir, 'ravlo.sqlite'));
-    expect((await createPacketStore(again, person.id).open(packet.id)).name).toBe('Kept');
+    expect((await createPacketStore(again, person.id, createChanges()).open(packet.id)).name).toBe('Kept');
     await again.close();
     // The models are bound to the connection that was opened last: give them back.
     (await import('./models')).initModels(server.database);
@@ -50,12 +51,27 @@ describe('photo files', () => {
   });
 });
 
+describe('half-sent photos', () => {
+  it('wait a week for their sender', async () => {
+    const put = async (name: string, days: number) => {
+      const place = path.join(server.files.uploads, name);
+      await writeFile(place, 'half a ph');
+      const then = new Date(Date.now() - days * 24 * 3600 * 1000);
+      await utimes(place, then, then);
+    };
+    await put('yesterday', 1);
+    await put('last-month', 30);
+    await openPhotoFiles(server.dir);
+    expect(await readdir(server.files.uploads)).toEqual(['yesterday']);
+  });
+});
+
 describe('the demo', () => {
   const demo = fileURLToPath(new URL('../../../demo', pathToFileURL(__filename)));
 
   it('fills an empty shelf once', async () => {
     const person = await PersonRow.create({ name: 'Demo' });
-    const store = createPacketStore(server.database, person.id);
+    const store = createPacketStore(server.database, person.id, createChanges());
     expect(await loadDemo(demo, store, server.files)).toBe(3);
     const packets = await store.list();
     expect(packets.map(({ pageCount }) => pageCount).reduce((a, b) => a + b)).toBe(12);

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Path, Rect } from 'react-native-svg';
 import { colours } from '@/ui/tokens';
 import type { Source } from './source';
@@ -46,6 +46,16 @@ export function AimView({ source }: { readonly source: Source }) {
               ))}
             </Svg>
           </View>
+        ) : null}
+        {source.focusAt ? (
+          <Pressable
+            role="button"
+            aria-label="Focus here"
+            style={StyleSheet.absoluteFill}
+            onPress={({ nativeEvent: { locationX, locationY } }) =>
+              source.focusAt?.(locationX / width, locationY / height)
+            }
+          />
         ) : null}
       </View>
     </View>

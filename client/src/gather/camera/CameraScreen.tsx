@@ -3,21 +3,23 @@ import Flashlight from 'lucide-react-native/icons/flashlight';
 import FlashlightOff from 'lucide-react-native/icons/flashlight-off';
 import X from 'lucide-react-native/icons/x';
 import { useEffect, useRef, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { Image, StyleSheet, View } from 'react-native';
 import { usePacketQuery } from '@/state/api';
 import { useAppDispatch, useAppSelector } from '@/state/store';
 import { Button } from '@/ui/Button';
 import { IconButton } from '@/ui/IconButton';
+import { PagePicture } from '@/ui/PagePicture';
 import { colours, radius, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { takeIn } from '../intake/takeIn';
 import { selectOutbox } from '../outboxSlice';
 import { PhotoInput, type PhotoInputHandle } from '../PhotoInput';
 import { AimView } from './AimView';
-import { HINTS, TROUBLES, WHY, type Saying } from './sayHint';
+import { HINTS, NO_ROOM, TROUBLES, WHY, type Saying } from './sayHint';
 import { ShutterBar } from './ShutterBar';
 import type { Source } from './source';
 import { rememberSteady, wantsSteady } from './steadyWish';
+import { useRoom } from '../useRoom';
 import { useShots } from './useShots';
 
 export interface CameraScreenProps {
@@ -25,6 +27,8 @@ export interface CameraScreenProps {
   readonly source: Source;
   /** there is no real camera behind it */
   readonly isPractice: boolean;
+  /** the page that is taken again: the photo takes its place */
+  readonly retakes?: string;
 }
 
 /** How long the word on the last photo stays, ms; longer where there is something to be done about it. */
@@ -32,13 +36,14 @@ const SAID_FOR = 1800;
 const CONCERN_FOR = 6000;
 
 /** One sheet after the other: the live picture with the outline on it, the shutter, and a word where it helps. */
-export function CameraScreen({ packetId, source, isPractice }: CameraScreenProps) {
+export function CameraScreen({ packetId, source, isPractice, retakes }: CameraScreenProps) {
   const router = useRouter();
   const dispatch = useAppDispatch();
   const { data: packet } = usePacketQuery(packetId);
   const outbox = useAppSelector(selectOutbox);
   const [isSteady, setSteady] = useState(wantsSteady);
-  const { shots, shoot, takeAgain, isTaking } = useShots(packetId, source);
+  const { shots, shoot, takeAgain, isTaking } = useShots(packetId, source, retakes);
+  const hasRoom = useRoom();
   const library = useRef<PhotoInputHandle>(null);
   const own = useRef<PhotoInputHandle>(null);
 
@@ -57,22 +62,31 @@ export function CameraScreen({ packetId, source, isPractice }: CameraScreenProps
 
   const last = shots[shots.length - 1];
   const isFresh = useFresh(last?.key ?? null, last?.concern ? CONCERN_FOR : SAID_FOR);
+  const lastPage = packet?.pages[packet.pages.length - 1];
+  const retaken = packet?.pages.findIndex((page) => page.id === retakes) ?? -1;
+  const title =
+    retaken >= 0
+      ? `Page ${retaken + 1}, again`
+      : isPractice
+        ? 'Practice desk'
+        : seen?.corners
+          ? 'Sheet in view'
+          : (packet?.name ?? ' ');
   const toTable = () => router.push(`/packet/${packetId}`);
+  const take = (files: File[]) => {
+    void dispatch(takeIn(packetId, files, { replaces: retakes }));
+    if (retakes) router.replace(`/packet/${packetId}`);
+  };
+  // One photo is all that is wanted in the place of a page.
+  useEffect(() => {
+    if (retakes && last) router.replace(`/packet/${packetId}`);
+  }, [retakes, last, router, packetId]);
   const trouble = state !== 'starting' && state !== 'live' ? state : null;
 
   return (
     <View role="main" style={styles.screen}>
-      <PhotoInput
-        ref={library}
-        testId="library-input"
-        onFiles={(files) => void dispatch(takeIn(packetId, files))}
-      />
-      <PhotoInput
-        ref={own}
-        camera
-        testId="camera-input"
-        onFiles={(files) => void dispatch(takeIn(packetId, files))}
-      />
+      <PhotoInput ref={library} testId="library-input" onFiles={take} />
+      <PhotoInput ref={own} camera testId="camera-input" onFiles={take} />
       <View style={styles.header}>
         <IconButton
           icon={X}
@@ -82,7 +96,7 @@ export function CameraScreen({ packetId, source, isPractice }: CameraScreenProps
         />
         <View style={styles.title}>
           <Words bold heading={1} align="center" colour={colours.paperOnDark} numberOfLines={1}>
-            {isPractice ? 'Practice desk' : seen?.corners ? 'Sheet in view' : (packet?.name ?? ' ')}
+            {title}
           </Words>
         </View>
         {source.torch ? (
@@ -110,7 +124,9 @@ export function CameraScreen({ packetId, source, isPractice }: CameraScreenProps
               <Button
                 label="Practice desk"
                 kind="dark"
-                onPress={() => router.replace(`/packet/${packetId}/practice`)}
+                onPress={() =>
+                  router.replace(`/packet/${packetId}/practice${retakes ? `?retake=${retakes}` : ''}`)
+                }
               />
             )}
           </View>
@@ -123,6 +139,8 @@ export function CameraScreen({ packetId, source, isPractice }: CameraScreenProps
               saying={{ title: `Page ${count} is kept.`, detail: last.concern ?? '' }}
               action={last.concern ? <Button label="Take again" onPress={takeAgain} /> : null}
             />
+          ) : !hasRoom ? (
+            <Card saying={NO_ROOM} />
           ) : state === 'starting' && !isPractice ? (
             <Card saying={WHY} />
           ) : seen?.hint && state === 'live' ? (
@@ -132,7 +150,13 @@ export function CameraScreen({ packetId, source, isPractice }: CameraScreenProps
       </View>
       <ShutterBar
         count={count}
-        lastUri={last?.uri ?? null}
+        last={
+          last ? (
+            <Image source={{ uri: last.uri }} style={styles.last} alt="" />
+          ) : lastPage ? (
+            <PagePicture page={lastPage} label="" longSide={160} onDark />
+          ) : null
+        }
         isTaking={isTaking}
         canShoot={state === 'live'}
         isSteady={isSteady}
@@ -206,4 +230,5 @@ const styles = StyleSheet.create({
     maxWidth: 480,
   },
   words: { flex: 1 },
+  last: { width: '100%', height: '100%' },
 });

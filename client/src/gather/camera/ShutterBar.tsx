@@ -1,10 +1,12 @@
-import { Image, Pressable, StyleSheet, View } from 'react-native';
+import type { ReactNode } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
 import { colours, radius, space, target } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 
 export interface ShutterBarProps {
   readonly count: number;
-  readonly lastUri: string | null;
+  /** a small picture of the last page */
+  readonly last: ReactNode;
   readonly isTaking: boolean;
   readonly canShoot: boolean;
   readonly isSteady: boolean;
@@ -16,7 +18,7 @@ export interface ShutterBarProps {
 
 /** In thumb's reach: the last page and how many there are, the shutter, and whether it fires by itself. */
 export function ShutterBar(props: ShutterBarProps) {
-  const { count, lastUri, isTaking, canShoot, isSteady, onShoot, onSteady, onTable, onFiles } = props;
+  const { count, last, isTaking, canShoot, isSteady, onShoot, onSteady, onTable, onFiles } = props;
   const pages = count === 1 ? 'page' : 'pages';
   return (
     <View style={styles.bar}>
@@ -27,9 +29,7 @@ export function ShutterBar(props: ShutterBarProps) {
           onPress={onTable}
           style={[styles.side, styles.start]}
         >
-          <View style={styles.last}>
-            {lastUri ? <Image source={{ uri: lastUri }} style={styles.picture} alt="" /> : null}
-          </View>
+          <View style={styles.last}>{last}</View>
           <View>
             <Words size="title" bold colour={colours.paperOnDark}>
               {count}
@@ -100,7 +100,6 @@ const styles = StyleSheet.create({
     borderRadius: space.half,
     overflow: 'hidden',
   },
-  picture: { width: '100%', height: '100%' },
   shutter: {
     width: SHUTTER,
     height: SHUTTER,

@@ -26,6 +26,12 @@ export const HINTS: Record<Hint, Saying> = {
   },
 };
 
+/** Said before the next photo, not after it. */
+export const NO_ROOM: Saying = {
+  title: 'This device has hardly any room left.',
+  detail: 'Make room before the next photo. Everything taken so far is kept.',
+};
+
 /** Said while the browser asks. */
 export const WHY: Saying = {
   title: 'Ravlo asks for the camera.',

@@ -16,6 +16,8 @@ export interface Source {
   readonly rate: number;
   /** null where it cannot be switched */
   readonly torch: { readonly isOn: boolean; readonly toggle: () => void } | null;
+  /** sharpens the picture at a place, shares of its width and height; null where the camera does that by itself */
+  readonly focusAt: ((x: number, y: number) => void) | null;
   /** a photo of what is seen now; null when there was none to be had */
   take(): Promise<File | null>;
   /** asks for the camera again */

@@ -25,6 +25,7 @@ export function useCamera(): Source {
   const [aspect, setAspect] = useState<number | null>(null);
   const [attempt, setAttempt] = useState(0);
   const [torchOn, setTorchOn] = useState<boolean | null>(null);
+  const [canFocus, setCanFocus] = useState(false);
   const [rate, tick] = useRate();
   const video = useRef<HTMLVideoElement>(null);
   const track = useRef<MediaStreamTrack | null>(null);
@@ -56,6 +57,7 @@ export function useCamera(): Source {
           setState('stopped');
         };
         setTorchOn(hasTorch(track.current) ? false : null);
+        setCanFocus(hasSpotFocus(track.current));
         const element = video.current;
         if (!element) return;
         element.srcObject = opened;
@@ -119,12 +121,21 @@ export function useCamera(): Source {
       .then(() => setTorchOn(next));
   }, [torchOn]);
 
+  const focusAt = useCallback((x: number, y: number) => {
+    const spot = { pointsOfInterest: [{ x, y }], focusMode: 'single-shot' };
+    void track.current
+      ?.applyConstraints({ advanced: [spot as MediaTrackConstraintSet] })
+      // A camera that will not be told goes on focusing by itself.
+      .catch(() => undefined);
+  }, []);
+
   return {
     state,
     aspect,
     seen: state === 'live' ? seen : null,
     rate,
     torch: torchOn === null || state !== 'live' ? null : { isOn: torchOn, toggle },
+    focusAt: canFocus && state === 'live' ? focusAt : null,
     picture: <video ref={video} muted playsInline aria-label="What the camera sees" style={FILL} />,
     take,
     again: useCallback(() => {
@@ -144,6 +155,12 @@ function nextFrame(element: HTMLVideoElement): Promise<unknown> {
 
 function hasTorch(track: MediaStreamTrack): boolean {
   return 'torch' in (track.getCapabilities?.() ?? {});
+}
+
+/** Whether the camera can be told where to focus, and to stay there. */
+function hasSpotFocus(track: MediaStreamTrack): boolean {
+  const can = (track.getCapabilities?.() ?? {}) as { focusMode?: string[]; pointsOfInterest?: unknown };
+  return Boolean(can.focusMode?.includes('single-shot') && 'pointsOfInterest' in can);
 }
 
 /** A photo in the camera's own full resolution, where the browser can ask for one. */

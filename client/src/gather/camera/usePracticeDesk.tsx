@@ -59,6 +59,7 @@ export function usePracticeDesk(): Source {
     seen,
     rate,
     torch: null,
+    focusAt: null,
     picture: <canvas ref={canvas} {...SIZE} role="img" aria-label="The practice desk" style={FILL} />,
     take,
     again: useCallback(() => undefined, []),

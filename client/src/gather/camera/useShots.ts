@@ -15,7 +15,7 @@ export interface Shot {
 }
 
 /** Takes photos from a source into the packet's outbox; the shutter is free again as soon as one is in hand. */
-export function useShots(packetId: string, source: Source) {
+export function useShots(packetId: string, source: Source, replaces?: string) {
   const dispatch = useAppDispatch();
   const [shots, setShots] = useState<readonly Shot[]>([]);
   const [isTaking, setTaking] = useState(false);
@@ -34,14 +34,14 @@ export function useShots(packetId: string, source: Source) {
         if (!file) return;
         const uri = URL.createObjectURL(file);
         uris.current.push(uri);
-        const [key] = await dispatch(addPhotos(packetId, [file]));
+        const [key] = await dispatch(addPhotos(packetId, [file], { replaces }));
         setShots((before) => [...before, { key, uri, concern: sayShot(sheet) }]);
       } finally {
         busy.current = false;
         setTaking(false);
       }
     },
-    [take, dispatch, packetId],
+    [take, dispatch, packetId, replaces],
   );
   /** The last photo is taken back; the next takes its place. */
   const takeAgain = useCallback(() => {

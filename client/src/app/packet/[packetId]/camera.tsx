@@ -3,6 +3,6 @@ import { CameraScreen } from '@/gather/camera/CameraScreen';
 import { useCamera } from '@/gather/camera/useCamera';
 
 export default function CameraRoute() {
-  const { packetId } = useLocalSearchParams<{ packetId: string }>();
-  return <CameraScreen packetId={packetId} source={useCamera()} isPractice={false} />;
+  const { packetId, retake } = useLocalSearchParams<{ packetId: string; retake?: string }>();
+  return <CameraScreen packetId={packetId} source={useCamera()} isPractice={false} retakes={retake} />;
 }

@@ -3,6 +3,6 @@ import { CameraScreen } from '@/gather/camera/CameraScreen';
 import { usePracticeDesk } from '@/gather/camera/usePracticeDesk';
 
 export default function PracticeRoute() {
-  const { packetId } = useLocalSearchParams<{ packetId: string }>();
-  return <CameraScreen packetId={packetId} source={usePracticeDesk()} isPractice />;
+  const { packetId, retake } = useLocalSearchParams<{ packetId: string; retake?: string }>();
+  return <CameraScreen packetId={packetId} source={usePracticeDesk()} isPractice retakes={retake} />;
 }

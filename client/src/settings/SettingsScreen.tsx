@@ -1,0 +1,36 @@
+import { useRouter } from 'expo-router';
+import ArrowLeft from 'lucide-react-native/icons/arrow-left';
+import { IconButton } from '@/ui/IconButton';
+import { Notice } from '@/ui/Notice';
+import { ScreenFrame } from '@/ui/ScreenFrame';
+import { Words } from '@/ui/Words';
+import { PhonePairing } from './PhonePairing';
+import { usePairing } from './usePairing';
+
+/** What is set once for all packets. */
+export function SettingsScreen() {
+  const router = useRouter();
+  const { phones, trouble, pairing, forget } = usePairing();
+  return (
+    <ScreenFrame
+      column
+      header={
+        <>
+          <IconButton icon={ArrowLeft} label="To the shelf" onPress={() => router.replace('/')} />
+          <Words size="title" bold heading={1}>
+            Settings
+          </Words>
+        </>
+      }
+    >
+      <Words size="lead" bold heading={2}>
+        Use a phone
+      </Words>
+      {trouble ? (
+        <Notice tone="attention" title={'detail' in trouble ? String(trouble.detail) : ''} />
+      ) : phones ? (
+        <PhonePairing phones={phones} pairing={pairing} onForget={(id) => void forget(id)} />
+      ) : null}
+    </ScreenFrame>
+  );
+}

@@ -1,0 +1,44 @@
+import { CHANGE_EVENT, packetChange } from '@ravlo/contract';
+import { api } from './api';
+import type { AppStore } from './store';
+
+/**
+ * Hears of every change as it happens, whoever makes it: another window, or a phone. Only while this page is
+ * in view; what was missed meanwhile is fetched on coming back.
+ *
+ * @returns a function that ends the listening
+ */
+export function hearChanges(store: AppStore): () => void {
+  let events: EventSource | null = null;
+
+  function refresh(message: MessageEvent<string>): void {
+    const change = packetChange.safeParse(readJson(message.data));
+    if (!change.success) return;
+    store.dispatch(api.util.invalidateTags(['Shelf', { type: 'Packet', id: change.data.packetId }]));
+  }
+
+  function follow(): void {
+    if (document.visibilityState === 'hidden') {
+      events?.close();
+      events = null;
+    } else if (!events) {
+      events = new EventSource('/api/events');
+      events.addEventListener(CHANGE_EVENT, refresh);
+    }
+  }
+
+  follow();
+  document.addEventListener('visibilitychange', follow);
+  return () => {
+    document.removeEventListener('visibilitychange', follow);
+    events?.close();
+  };
+}
+
+function readJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}

@@ -1,0 +1,41 @@
+import { z } from 'zod';
+import { idSchema } from './packet';
+
+/** Letters and digits that nobody mistakes for one another when typing them off a screen. */
+export const CODE_ALPHABET = '23456789ABCDEFGHJKMNPQRSTUVWXYZ';
+export const CODE_LENGTH = 8;
+
+/** A one-time code, as it is shown; blanks, dashes and small letters are forgiven when it is typed. */
+export const pairingCodeSchema = z
+  .string()
+  .max(40)
+  .transform((typed) => typed.replace(/[\s-]/g, '').toUpperCase())
+  .pipe(z.string().regex(new RegExp(`^[${CODE_ALPHABET}]{${CODE_LENGTH}}$`), 'This is not a code of Ravlo.'));
+
+/** A device that was paired with this computer. */
+export const phoneSchema = z.object({
+  id: idSchema,
+  /** what kind of device it says it is */
+  name: z.string(),
+  pairedAt: z.iso.datetime(),
+  seenAt: z.iso.datetime(),
+});
+export type Phone = z.infer<typeof phoneSchema>;
+
+export const phonesAnswer = z.object({
+  /** false on a paired device: phones are added and taken off at the computer */
+  isHere: z.boolean(),
+  /** whether Ravlo answers on the local network at all */
+  isReachable: z.boolean(),
+  phones: z.array(phoneSchema),
+});
+export type Phones = z.infer<typeof phonesAnswer>;
+
+export const pairingAnswer = z.object({
+  code: pairingCodeSchema,
+  /** the addresses that open Ravlo on the phone and pair it, the likeliest first */
+  links: z.array(z.url()),
+  /** the code cannot be used after this */
+  validUntil: z.iso.datetime(),
+});
+export type Pairing = z.infer<typeof pairingAnswer>;

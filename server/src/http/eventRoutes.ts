@@ -1,0 +1,25 @@
+import { Router } from 'express';
+import { CHANGE_EVENT, packetChange } from '@ravlo/contract';
+import type { Changes } from '../store/changes';
+
+/** ms between signs of life, so that nobody in between takes the line for dead */
+const HEARTBEAT = 20_000;
+
+/** GET /api/events: server-sent events, one for every packet that changes, whoever changed it. */
+export function eventRoutes(changes: Changes): Router {
+  const router = Router();
+  router.get('/events', (_request, response) => {
+    response.set({ 'Content-Type': 'text/event-stream', 'X-Accel-Buffering': 'no' });
+    response.flushHeaders();
+    response.write('retry: 2000\n\n');
+    const end = changes.listen((change) => {
+      response.write(`event: ${CHANGE_EVENT}\ndata: ${JSON.stringify(packetChange.parse(change))}\n\n`);
+    });
+    const heart = setInterval(() => response.write(': here\n\n'), HEARTBEAT);
+    response.on('close', () => {
+      clearInterval(heart);
+      end();
+    });
+  });
+  return router;
+}

@@ -1,0 +1,63 @@
+import { Router, urlencoded } from 'express';
+import { serialize } from 'cookie';
+import { z } from 'zod';
+import { pairingCodeSchema } from '@ravlo/contract';
+import { ProblemError } from '../problems';
+import type { Phones } from '../store/phones';
+import { pairingPage } from './pairingPage';
+import { PHONE_COOKIE } from './whoAsks';
+
+const PAIRED_FOR = 90 * 24 * 3600;
+const NOT_A_CODE = 'A code has eight letters and digits. Look again at the computer’s screen.';
+
+/**
+ * /pair, the only address that strangers reach. Looking at it spends nothing, so that a preview made by a
+ * camera or a messenger does not use the code up: pressing the button does.
+ */
+export function pairRoutes(phones: Phones): Router {
+  const router = Router();
+
+  router.get('/pair', (request, response) => {
+    const code = pairingCodeSchema.safeParse(request.query.code);
+    response
+      .set('Cache-Control', 'no-store')
+      .type('html')
+      .send(pairingPage({ code: code.data }));
+  });
+
+  router.post('/pair', urlencoded({ extended: false, limit: '1kb' }), async (request, response) => {
+    response.set('Cache-Control', 'no-store');
+    const typed = z.object({ code: pairingCodeSchema }).safeParse(request.body);
+    try {
+      if (!typed.success) throw new ProblemError('not-paired', NOT_A_CODE);
+      const secret = await phones.pair(typed.data.code, deviceName(request.headers['user-agent'] ?? ''));
+      response.set(
+        'Set-Cookie',
+        serialize(PHONE_COOKIE, secret, { httpOnly: true, sameSite: 'lax', path: '/', maxAge: PAIRED_FOR }),
+      );
+      response.redirect(303, '/');
+    } catch (error) {
+      if (!(error instanceof ProblemError)) throw error;
+      response
+        .status(401)
+        .type('html')
+        .send(pairingPage({ trouble: error.detail }));
+    }
+  });
+
+  return router;
+}
+
+/** A word for the kind of device, from what its browser says of itself. */
+export function deviceName(userAgent: string): string {
+  const known = [
+    [/iPhone/, 'iPhone'],
+    [/iPad/, 'iPad'],
+    [/Android.*Mobile/, 'Android phone'],
+    [/Android/, 'Android tablet'],
+    [/Windows/, 'Windows computer'],
+    [/Mac OS X/, 'Mac'],
+    [/Linux/, 'Linux computer'],
+  ] as const;
+  return known.find(([pattern]) => pattern.test(userAgent))?.[1] ?? 'Device';
+}

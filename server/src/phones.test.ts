@@ -1,0 +1,113 @@
+import type { AddressInfo } from 'node:net';
+import request from 'supertest';
+import { CODE_ALPHABET, type OpenPacket, type Pairing, type Phones, type Problem } from '@ravlo/contract';
+import { createPhones, CODE_LIFE } from './store/phones';
+import { PersonRow } from './store/models';
+import { deviceName } from './http/pairRoutes';
+import { openTestServer, type TestServer } from '../testing/testServer';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await openTestServer();
+});
+afterAll(() => server.close());
+
+/** A request that comes in under this machine's name on its network. */
+const LAN = { Host: '192.168.7.7:4310' };
+const newCode = async () =>
+  ((await request(server.imke).post('/api/phones/code').expect(201)).body as Pairing).code;
+const enter = (code: string) =>
+  request(server.imke).post('/pair').set(LAN).type('form').set('User-Agent', 'X (iPhone; X)').send({ code });
+const list = async () => (await request(server.imke).get('/api/phones').expect(200)).body as Phones;
+
+describe('a device on the network', () => {
+  it('sees the pairing page and nothing else', async () => {
+    for (const address of ['/', '/packet/1', '/_expo/static/js/entry.js', '/pair']) {
+      const { text, status } = await request(server.imke).get(address).set(LAN);
+      expect([address, status]).toEqual([address, address === '/pair' ? 200 : 401]);
+      expect(text).toMatch('Code on the computer');
+      expect(text).not.toMatch(/Imke|<script/);
+    }
+    for (const address of ['/api/packets', '/api/health', '/api/phones', '/api/events', '/api/uploads/1']) {
+      const answer = await request(server.imke).get(address).set(LAN).expect(401);
+      expect((answer.body as Problem).type).toBe('/problems/not-paired');
+    }
+    await request(server.imke).post('/api/packets').set(LAN).send({}).expect(401);
+  });
+
+  it('gets in with a code, once, and stays in until it is forgotten', async () => {
+    const code = await newCode();
+    const shown = await request(server.imke).get(`/pair?code=${code}`).set(LAN).expect(200);
+    expect(shown.text).toMatch(`value="${code}"`);
+    const paired = await enter(` ${code.slice(0, 4).toLowerCase()}-${code.slice(4)} `).expect(303);
+    expect(paired.headers.location).toBe('/');
+    const [cookie] = paired.headers['set-cookie'] as unknown as string[];
+    expect(cookie).toMatch(/HttpOnly/i);
+    const asPhone = { ...LAN, Cookie: cookie.split(';')[0] };
+    await request(server.imke).get('/api/packets').set(asPhone).expect(200);
+    await request(server.imke).post('/api/phones/code').set(asPhone).expect(403);
+    expect((await request(server.imke).get('/api/phones').set(asPhone).expect(200)).body).toMatchObject({
+      isHere: false,
+      phones: [],
+    });
+    expect((await enter(code).expect(401)).text).toMatch(/not good any more/);
+
+    const [phone] = (await list()).phones;
+    expect(phone.name).toBe('iPhone');
+    await request(server.imke).delete(`/api/phones/${phone.id}`).set(asPhone).expect(403);
+    await request(server.imke).delete(`/api/phones/${phone.id}`).expect(204);
+    await request(server.imke).get('/api/packets').set(asPhone).expect(401);
+  });
+
+  it('does not get in with nonsense, nor with another person’s code', async () => {
+    for (const code of ['', 'short', '<b>ABCD2345</b>', `${'A'.repeat(30)}`]) {
+      expect((await enter(code).expect(401)).text).not.toMatch('<b>');
+    }
+    const code = await newCode();
+    await request(server.jory).post('/pair').set(LAN).type('form').send({ code }).expect(401);
+  });
+});
+
+describe('codes', () => {
+  const open = async (now: () => number) =>
+    createPhones((await PersonRow.create({ name: 'Ada Holm' })).id, now);
+
+  it('are void after ten minutes', async () => {
+    let now = Date.now();
+    const phones = await open(() => now);
+    const { code } = phones.openCode();
+    now += CODE_LIFE + 1;
+    await expect(phones.pair(code, 'X')).rejects.toThrow(/not good/);
+  });
+
+  it('are all void after twenty wrong ones', async () => {
+    const phones = await open(Date.now);
+    const { code } = phones.openCode();
+    const wrong = CODE_ALPHABET.slice(0, 8);
+    for (let i = 0; i < 20; i++) await expect(phones.pair(wrong, 'X')).rejects.toThrow();
+    await expect(phones.pair(code, 'X')).rejects.toThrow();
+  });
+});
+
+test('devices are called by their kind', () => {
+  expect(deviceName('Mozilla/5.0 (Linux; Android 14; X) Mobile Safari')).toBe('Android phone');
+  expect(deviceName('')).toBe('Device');
+});
+
+test('a change is told to whoever listens', async () => {
+  const listening = server.imke.listen(0, '127.0.0.1');
+  try {
+    await new Promise((resolve) => listening.once('listening', resolve));
+    const { port } = listening.address() as AddressInfo;
+    const events = await fetch(`http://127.0.0.1:${port}/api/events`);
+    expect(events.headers.get('content-type')).toMatch('text/event-stream');
+    const reader = events.body?.pipeThrough(new TextDecoderStream()).getReader();
+    const { body } = await request(server.imke).post('/api/packets').send({}).expect(201);
+    let heard = '';
+    while (!heard.includes((body as OpenPacket).id)) heard += (await reader?.read())?.value ?? '';
+    expect(heard).toMatch(/event: packet-changed\ndata: \{"packetId":/);
+  } finally {
+    listening.closeAllConnections();
+    await new Promise((resolve) => listening.close(resolve));
+  }
+});
