@@ -52,7 +52,15 @@ export async function sceneSet({ count, seed, longSide, dir }: SceneSetOptions):
 }
 
 /** What these say does not show in a photo of a seed. */
-const NOT_IN_PHOTOS = new Set(['main.ts', 'index.ts', 'demoScenes.ts', 'drawDemo.ts', 'drawPractice.ts']);
+const NOT_IN_PHOTOS = new Set([
+  'main.ts',
+  'index.ts',
+  'demoScenes.ts',
+  'drawDemo.ts',
+  'drawPractice.ts',
+  'pageTruth.ts',
+  'cleanScenes.ts',
+]);
 
 /** A name for the studio as it is now: photos of an older one are not measured by mistake. */
 function studioEdition(): string {

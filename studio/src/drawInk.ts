@@ -1,7 +1,9 @@
+import { drawColours } from './drawColours';
 import { HAND_SIZES, loadFont } from './fonts';
 import { glyphPath } from './glyphPath';
 import { createRandom, type Random } from './random';
 import { INKS, type SheetPlan } from './sheet';
+import { writingStart } from './writingStart';
 
 /** What the student wrote and drew, as SVG elements in mm. */
 export function drawInk(plan: SheetPlan): string {
@@ -23,21 +25,9 @@ export function drawInk(plan: SheetPlan): string {
   const marks = drawingOf(plan, y + 4, random);
   return (
     `<g fill="${colour}" stroke="${colour}" stroke-width="${stroke}" stroke-linejoin="round">${paths}</g>` +
-    `<g fill="none" stroke="${colour}" stroke-width="${0.35 + stroke}" stroke-linecap="round" stroke-linejoin="round">${marks}</g>`
+    `<g fill="none" stroke="${colour}" stroke-width="${0.35 + stroke}" stroke-linecap="round" stroke-linejoin="round">${marks}</g>` +
+    drawColours(plan)
   );
-}
-
-function writingStart(plan: SheetPlan): { x: number; y: number; spacing: number } {
-  switch (plan.paper) {
-    case 'lined':
-      return { x: 29, y: 30.6, spacing: 8 };
-    case 'squared':
-      return { x: 20, y: 28.5, spacing: 10 };
-    case 'plain':
-      return { x: 22, y: 28, spacing: plan.manner?.spacing ?? 11 };
-    case 'worksheet':
-      return { x: 30, y: 69, spacing: 34 };
-  }
 }
 
 /** One line of handwriting: every letter a little off in height, size and slant; the line itself drifts. */

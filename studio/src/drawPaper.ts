@@ -12,8 +12,18 @@ export function drawPaper(plan: SheetPlan): string {
     case 'squared':
       return squares(plan);
     case 'worksheet':
-      return worksheet(plan);
+      return worksheet(plan).join('');
   }
+}
+
+/** What of it is meant to be written on, not read: rules, squares, lines for an answer. */
+export function drawRules(plan: SheetPlan): string {
+  return plan.paper === 'worksheet' ? worksheet(plan)[1] : drawPaper(plan);
+}
+
+/** What of it is meant to be read. */
+export function drawPrint(plan: SheetPlan): string {
+  return plan.paper === 'worksheet' ? worksheet(plan)[0] : '';
 }
 
 function line(x1: number, y1: number, x2: number, y2: number, colour: string, width: number): string {
@@ -33,17 +43,19 @@ function squares({ width, height }: SheetPlan): string {
   return svg;
 }
 
-function worksheet({ width, height, text, frame = 0.5 }: SheetPlan): string {
+/** The words and the frame, and the lines to write on. */
+function worksheet({ width, height, text, frame = 0.5 }: SheetPlan): [print: string, rules: string] {
   const font = loadFont('print');
   const words = (content: string, x: number, y: number, size: number) =>
     `<path fill="#2b2b2b" d="${glyphPath(font, content, x, y, size)}"/>`;
-  let svg = `<rect x="12" y="12" width="${width - 24}" height="${height - 24}" fill="none" stroke="#333" stroke-width="${frame}"/>`;
-  svg += words(text.title, 20, 26, 6) + words('Name', 20, 38, 4.2) + line(34, 39, 110, 39, '#555', 0.25);
+  let print = `<rect x="12" y="12" width="${width - 24}" height="${height - 24}" fill="none" stroke="#333" stroke-width="${frame}"/>`;
+  print += words(text.title, 20, 26, 6) + words('Name', 20, 38, 4.2);
+  let rules = line(34, 39, 110, 39, '#555', 0.25);
   text.lines.forEach((_, i) => {
     const y = 58 + i * 34;
-    svg += words(`${i + 1}.  What does this mark tell you, and how is it lit?`, 20, y, 4.2);
-    svg +=
+    print += words(`${i + 1}.  What does this mark tell you, and how is it lit?`, 20, y, 4.2);
+    rules +=
       line(26, y + 13, width - 22, y + 13, '#777', 0.2) + line(26, y + 23, width - 22, y + 23, '#777', 0.2);
   });
-  return svg;
+  return [print, rules];
 }

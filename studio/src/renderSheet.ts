@@ -1,5 +1,6 @@
 import sharp from 'sharp';
 import { createRgba, type Rgba } from '@ravlo/core';
+import { drawTints } from './drawColours';
 import { drawInk } from './drawInk';
 import { drawPaper } from './drawPaper';
 import { drawFold, drawShape } from './drawShape';
@@ -27,7 +28,7 @@ export async function renderSheet(plan: SheetPlan, pixelsPerMm: number): Promise
     raw(
       svg(
         `<clipPath id="shape"><path d="${drawShape(plan)}" clip-rule="evenodd"/></clipPath>` +
-          `<g clip-path="url(#shape)"><rect width="100%" height="100%" fill="${plan.paperColour}"/>${drawPaper(plan)}</g>`,
+          `<g clip-path="url(#shape)"><rect width="100%" height="100%" fill="${plan.paperColour}"/>${drawPaper(plan)}${drawTints(plan)}</g>`,
       ),
     ),
     raw(svg(drawInk(plan))),

@@ -23,6 +23,8 @@ export interface SheetPlan {
   readonly edge?: EdgeKind;
   /** width of a worksheet's printed frame, mm; 0.5 when left out */
   readonly frame?: number;
+  /** red and green pen, highlighter and coloured pencil among the writing */
+  readonly isColourful?: boolean;
   /** a corner folded in: which (clockwise from the top left), and how far, mm */
   readonly fold?: { readonly corner: number; readonly reach: number };
 }

@@ -1,79 +1,69 @@
-import { createRgba, type Plane, type Rgba } from '../raster/image';
-import { paperMap } from './paperMap';
+import { createRgba, type Rgba } from '../raster/image';
+import { gridRow, inkMap, paperGains, type InkMap } from './inkMap';
+import { overNoise, strokeMask, widen } from './strokeMask';
+import { AS_FOUND, toneGain, type Tone, type Tuning } from './tone';
 
-/** Lighter than this share of the paper's own light counts as bare paper and becomes pure white. */
-const WHITE_FROM = 0.93;
-/** Darker than this share becomes black. */
-const BLACK_BELOW = 0.08;
-/** Over 1: everything between is darkened, so that thin and pale strokes stay readable on white. */
-const STRENGTH = 1.5;
+/** Ink gets a little darker than it was, faint strokes up to twice and a half as dark. */
+const TONE: Tone = { wanted: 165, least: 1.15, most: 2.5 };
+/** Nothing becomes darker than this, so that the darkest ink keeps its colour. */
+const DARKEST = 238;
 
 /**
- * The *Daylight* look: divides the page by its own paper so that shadow, falling light and tint go and the
- * paper comes out white, while every colour keeps its hue and its strength relative to the paper.
+ * The *Daylight* look: divides the page by its own paper so that shadow, falling light and tint go; bare paper comes
+ * out white, and whatever is on it keeps its hue and its strength relative to the paper.
  */
-export function daylight(page: Rgba): Rgba {
-  const map = paperMap(page);
-  const result = createRgba(page.width, page.height);
-  const gains = [
-    new Float32Array(page.width),
-    new Float32Array(page.width),
-    new Float32Array(page.width),
-  ] as const;
-  for (let y = 0; y < page.height; y++) {
-    gainRow(map.red, map.cell, y, gains[0]);
-    gainRow(map.green, map.cell, y, gains[1]);
-    gainRow(map.blue, map.cell, y, gains[2]);
-    applyRow(page, result, y, gains[0], gains[1], gains[2]);
+export function daylight(page: Rgba, tuning: Tuning = AS_FOUND, map: InkMap = inkMap(page)): Rgba {
+  const { width, height } = page;
+  const mask = inkPixels(map, tuning);
+  const result = createRgba(width, height);
+  result.data.fill(255);
+  const gains = [new Float32Array(width), new Float32Array(width), new Float32Array(width)] as const;
+  const [gr, gg, gb] = gains;
+  const tone = new Float32Array(width);
+  const { data } = page;
+  const out = result.data;
+  for (let y = 0, i = 0, at = 0; y < height; y++) {
+    paperGains(map.paper, y, gains);
+    toneRow(map, y, TONE, tuning, tone);
+    for (let x = 0; x < width; x++, i++, at += 4) {
+      if (mask[i] === 0) continue;
+      const r = 255 - data[at] * gr[x];
+      const g = 255 - data[at + 1] * gg[x];
+      const b = 255 - data[at + 2] * gb[x];
+      const most = r > g ? (r > b ? r : b) : g > b ? g : b;
+      let gain = tone[x];
+      if (most * gain > DARKEST) gain = DARKEST / most;
+      out[at] = 255 - r * gain;
+      out[at + 1] = 255 - g * gain;
+      out[at + 2] = 255 - b * gain;
+    }
   }
   return result;
 }
 
-/** 1 / paper along one row of the page, bilinear between the centres of the map's cells. */
-function gainRow(plane: Plane, cell: number, y: number, out: Float32Array): void {
-  const { width, height, data } = plane;
-  const gy = Math.min(height - 1, Math.max(0, (y + 0.5) / cell - 0.5));
-  const y0 = Math.floor(gy);
-  const y1 = Math.min(height - 1, y0 + 1);
-  const fy = gy - y0;
-  for (let x = 0; x < out.length; x++) {
-    const gx = Math.min(width - 1, Math.max(0, (x + 0.5) / cell - 0.5));
-    const x0 = Math.floor(gx);
-    const x1 = Math.min(width - 1, x0 + 1);
-    const fx = gx - x0;
-    const top = data[y0 * width + x0] * (1 - fx) + data[y0 * width + x1] * fx;
-    const bottom = data[y1 * width + x0] * (1 - fx) + data[y1 * width + x1] * fx;
-    out[x] = 1 / (top * (1 - fy) + bottom * fy);
-  }
+/** Darker than so many strayings of the bare paper: perhaps a stroke; than so many more: surely one. */
+const LOW = 2.8;
+const HIGH = 5.5;
+/** Whatever the noise, nothing fainter than these counts, darkness 0 to 255. */
+const LEAST_LOW = 7;
+const LEAST_HIGH = 13;
+const LEAST_PIXELS = 6;
+
+/** Which pixels are shown as they are; all others are white. */
+export function inkPixels(map: InkMap, { paper }: Tuning): Uint8Array {
+  const factor = 2 ** (paper * 0.9);
+  const mask = strokeMask(map, {
+    low: overNoise(map, LOW * factor, LEAST_LOW * factor),
+    high: overNoise(map, HIGH * factor, LEAST_HIGH * factor),
+    leastPixels: LEAST_PIXELS,
+  });
+  return widen(mask, map.width, map.height);
 }
 
-const CURVE_STEPS = 1024;
-/** Share of the paper's light (0 to 2, in 1/512ths) -> grey level. */
-const curve = makeCurve();
-
-function makeCurve(): Uint8Array {
-  const levels = new Uint8Array(CURVE_STEPS);
-  for (let i = 0; i < CURVE_STEPS; i++) {
-    const share = i / 512;
-    const t = Math.min(1, Math.max(0, (share - BLACK_BELOW) / (WHITE_FROM - BLACK_BELOW)));
-    levels[i] = Math.round(255 * t ** STRENGTH);
-  }
-  return levels;
-}
-
-function applyRow(
-  page: Rgba,
-  result: Rgba,
-  row: number,
-  red: Float32Array,
-  green: Float32Array,
-  blue: Float32Array,
-): void {
-  let at = row * page.width * 4;
-  for (let x = 0; x < page.width; x++, at += 4) {
-    result.data[at] = curve[Math.min(CURVE_STEPS - 1, (page.data[at] * red[x] * 512) | 0)];
-    result.data[at + 1] = curve[Math.min(CURVE_STEPS - 1, (page.data[at + 1] * green[x] * 512) | 0)];
-    result.data[at + 2] = curve[Math.min(CURVE_STEPS - 1, (page.data[at + 2] * blue[x] * 512) | 0)];
-    result.data[at + 3] = 255;
-  }
+/** The gain of every pixel of a row. */
+export function toneRow(map: InkMap, y: number, tone: Tone, tuning: Tuning, out: Float32Array): void {
+  // Contrast changes slowly: a row in eight is enough.
+  if ((y & 7) !== 0) return;
+  gridRow(map.contrast, y, out);
+  for (let x = 0; x < out.length; x++) out[x] = toneGain(tone, out[x], tuning);
 }

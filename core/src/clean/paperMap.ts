@@ -13,62 +13,122 @@ export interface PaperMap {
 }
 
 /** Grid cells on the page's longer side. */
-const GRID = 96;
+const GRID = 144;
 /** Ink and drawings up to twice this share of the page's longer side across are bridged. */
-const BRIDGE = 1 / 16;
-/** The share of a cell's pixels that are darker than what counts as its paper. */
-const PAPER_SHARE = 0.8;
+const BRIDGE = 1 / 12;
+/** A cell's paper is looked for among its lightest pixels: this share of them is surely paper. */
+const SURE_SHARE = 0.25;
+/** and no more than so many bins below the darkest of these */
+const BELOW_SURE = 3;
+/** A cell that shows one even colour on at least this share of its pixels may be paper in shadow. */
+const EVEN_SHARE = 0.5;
+/** Shadows leave at least this share of the light of the paper around; what is darker lies on the paper. */
+const DEEPEST_SHADOW = 0.38;
+/** Shadows shift the colour by less than this, as a share of the paper's; what shifts it more is coloured. */
+const MOST_SHIFT = 0.075;
 
 /**
- * Estimates the paper's colour everywhere: the light end of every small cell's pixels, closed over dark
- * things wider than a cell, and smoothed.
+ * Estimates the paper's colour everywhere. Every small cell has one colour that most of its light pixels share.
+ * Where cells are so dark, so coloured or so uneven that something must lie on the paper, the paper round them is
+ * carried on over them.
  */
 export function paperMap(page: Rgba): PaperMap {
   const cell = Math.max(4, Math.ceil(Math.max(page.width, page.height) / GRID));
-  const raw = lightEnd(page, cell);
+  const { planes, even } = commonColours(page, cell);
   const bridge = Math.max(1, Math.round((Math.max(page.width, page.height) * BRIDGE) / cell));
-  const [red, green, blue] = raw.map((plane) => boxMean(boxMean(closing(plane, bridge), 2), 2));
+  const around = planes.map((plane) => boxMean(closing(plane, bridge), 2));
+  const trust = createPlane(planes[0].width, planes[0].height);
+  for (let i = 0; i < trust.data.length; i++) trust.data[i] = isPaper(i, planes, around, even) ? 1 : 0;
+  const [red, green, blue] = planes.map((plane, c) => carryOver(plane, trust, around[c]));
   return { cell, red, green, blue };
 }
 
-/** Mean colour of the lightest pixels of every cell, by a small histogram of lightness. */
-function lightEnd(page: Rgba, cell: number): [Plane, Plane, Plane] {
+function isPaper(i: number, planes: readonly Plane[], around: readonly Plane[], even: Float32Array): boolean {
+  const shares = planes.map((plane, c) => plane.data[i] / around[c].data[i]);
+  const mean = (shares[0] + 2 * shares[1] + shares[2]) / 4;
+  if (mean > 0.93) return true;
+  if (mean < DEEPEST_SHADOW || even[i] < EVEN_SHARE) return false;
+  const shift = Math.max(...shares) - Math.min(...shares);
+  return shift < MOST_SHIFT * (0.5 + mean);
+}
+
+/** Cells that are not trusted get a mean of trusted ones near them, or, far from any, what lies `around`. */
+function carryOver(plane: Plane, trust: Plane, around: Plane): Plane {
+  const { width, height } = plane;
+  const weighted = createPlane(width, height);
+  for (let i = 0; i < plane.data.length; i++) weighted.data[i] = plane.data[i] * trust.data[i];
+  const result = createPlane(width, height);
+  result.data.set(plane.data);
+  let open: number[] = [];
+  for (let i = 0; i < trust.data.length; i++) if (trust.data[i] === 0) open.push(i);
+  for (let radius = 1; radius <= 8 && open.length > 0; radius *= 2) {
+    const sums = boxMean(weighted, radius);
+    const counts = boxMean(trust, radius);
+    open = open.filter((i) => {
+      if (counts.data[i] < 0.2) return true;
+      result.data[i] = sums.data[i] / counts.data[i];
+      return false;
+    });
+  }
+  for (const i of open) result.data[i] = around.data[i];
+  return boxMean(result, 1);
+}
+
+const BINS = 64;
+
+interface CommonColours {
+  readonly planes: readonly [Plane, Plane, Plane];
+  /** the share of each cell's pixels that is of its common colour */
+  readonly even: Float32Array;
+}
+
+/** The colour that most of the light pixels of every cell share, by a small histogram of lightness. */
+function commonColours(page: Rgba, cell: number): CommonColours {
   const columns = Math.ceil(page.width / cell);
   const rows = Math.ceil(page.height / cell);
-  const planes: [Plane, Plane, Plane] = [
-    createPlane(columns, rows),
-    createPlane(columns, rows),
-    createPlane(columns, rows),
-  ];
-  const counts = new Uint32Array(64);
-  const sums = new Uint32Array(64 * 3);
+  const planes = [0, 1, 2].map(() => createPlane(columns, rows)) as unknown as [Plane, Plane, Plane];
+  const even = new Float32Array(columns * rows);
+  const counts = new Uint32Array(BINS);
+  const sums = new Uint32Array(BINS * 3);
   for (let row = 0; row < rows; row++) {
     for (let column = 0; column < columns; column++) {
       counts.fill(0);
       sums.fill(0);
-      gather(page, column * cell, row * cell, cell, counts, sums);
-      const total = counts.reduce((a, b) => a + b, 0);
-      let wanted = total * (1 - PAPER_SHARE);
+      const total = gather(page, column * cell, row * cell, cell, counts, sums);
+      const mode = paperBin(counts, total);
+      const from = Math.max(0, mode - 1);
+      const to = Math.min(BINS - 1, mode + 1);
       let taken = 0;
-      let red = 0;
-      let green = 0;
-      let blue = 0;
-      for (let b = 63; b >= 0 && wanted > 0; b--) {
-        wanted -= counts[b];
+      const colour = [0, 0, 0];
+      for (let b = from; b <= to; b++) {
         taken += counts[b];
-        red += sums[b * 3];
-        green += sums[b * 3 + 1];
-        blue += sums[b * 3 + 2];
+        for (let c = 0; c < 3; c++) colour[c] += sums[b * 3 + c];
       }
       const i = row * columns + column;
-      planes[0].data[i] = Math.max(1, red / taken);
-      planes[1].data[i] = Math.max(1, green / taken);
-      planes[2].data[i] = Math.max(1, blue / taken);
+      for (let c = 0; c < 3; c++) planes[c].data[i] = Math.max(1, colour[c] / taken);
+      even[i] = taken / total;
     }
   }
-  return planes;
+  return { planes, even };
 }
 
+/** The fullest bin of a cell's lightness, looked for at its light end. */
+function paperBin(counts: Uint32Array, total: number): number {
+  let sure = BINS - 1;
+  for (let seen = counts[sure]; seen < total * SURE_SHARE; seen += counts[sure]) sure--;
+  let best = sure;
+  let most = -1;
+  for (let b = Math.max(0, sure - BELOW_SURE); b < BINS; b++) {
+    const around = counts[b] * 2 + (counts[b - 1] ?? 0) + (counts[b + 1] ?? 0);
+    if (around > most && counts[b] > 0) {
+      most = around;
+      best = b;
+    }
+  }
+  return best;
+}
+
+/** @returns how many pixels the cell has */
 function gather(
   page: Rgba,
   left: number,
@@ -76,14 +136,15 @@ function gather(
   cell: number,
   counts: Uint32Array,
   sums: Uint32Array,
-): void {
+): number {
   const right = Math.min(page.width, left + cell);
   const bottom = Math.min(page.height, top + cell);
+  const { data, width } = page;
   for (let y = top; y < bottom; y++) {
-    for (let x = left, at = (y * page.width + left) * 4; x < right; x++, at += 4) {
-      const r = page.data[at];
-      const g = page.data[at + 1];
-      const b = page.data[at + 2];
+    for (let x = left, at = (y * width + left) * 4; x < right; x++, at += 4) {
+      const r = data[at];
+      const g = data[at + 1];
+      const b = data[at + 2];
       const bin = (r + 2 * g + b) >> 4;
       counts[bin]++;
       sums[bin * 3] += r;
@@ -91,4 +152,5 @@ function gather(
       sums[bin * 3 + 2] += b;
     }
   }
+  return (right - left) * (bottom - top);
 }

@@ -1,0 +1,104 @@
+import { gridRow, type InkMap } from './inkMap';
+
+/** Fills a row's worth of thresholds. */
+export type RowOf = (y: number, out: Float32Array) => void;
+
+export interface StrokeMaskOptions {
+  /** a stroke's pixels are at least this dark */
+  readonly low: RowOf;
+  /** and at least one of them is as dark as this */
+  readonly high: RowOf;
+  /** fewer pixels together are a speck */
+  readonly leastPixels: number;
+}
+
+/**
+ * Which pixels belong to something on the paper: 1, and 0 for bare paper. Pixels over the low threshold count where
+ * they hang together (also across corners) with one over the high threshold, and where enough of them do. Runs of
+ * each row are joined with those of the row above (union by smaller index).
+ */
+export function strokeMask({ width, height, smooth }: InkMap, options: StrokeMaskOptions): Uint8Array {
+  const { low, high, leastPixels } = options;
+  const starts: number[] = [];
+  const ends: number[] = [];
+  const parents: number[] = [];
+  const sizes: number[] = [];
+  const sure: boolean[] = [];
+  const find = (run: number): number => {
+    let root = run;
+    while (parents[root] !== root) root = parents[root];
+    while (parents[run] !== root) [run, parents[run]] = [parents[run], root];
+    return root;
+  };
+  const join = (a: number, b: number): void => {
+    const [first, second] = [find(a), find(b)];
+    if (first === second) return;
+    const [keep, drop] = first < second ? [first, second] : [second, first];
+    parents[drop] = keep;
+    sizes[keep] += sizes[drop];
+    sure[keep] ||= sure[drop];
+  };
+
+  const lowest = new Float32Array(width);
+  const highest = new Float32Array(width);
+  let above = 0;
+  let aboveEnd = 0;
+  for (let y = 0; y < height; y++) {
+    low(y, lowest);
+    high(y, highest);
+    const first = starts.length;
+    const row = y * width;
+    for (let x = 0; x < width;) {
+      if (smooth[row + x] < lowest[x]) {
+        x++;
+        continue;
+      }
+      const start = x;
+      let isSure = false;
+      for (; x < width && smooth[row + x] >= lowest[x]; x++) {
+        if (smooth[row + x] >= highest[x]) isSure = true;
+      }
+      const run = starts.length;
+      starts.push(row + start);
+      ends.push(row + x);
+      parents.push(run);
+      sizes.push(x - start);
+      sure.push(isSure);
+      while (above < aboveEnd && ends[above] < row - width + start) above++;
+      for (let k = above; k < aboveEnd && starts[k] <= row - width + x; k++) join(run, k);
+    }
+    above = first;
+    aboveEnd = starts.length;
+  }
+
+  const mask = new Uint8Array(width * height);
+  for (let run = 0; run < starts.length; run++) {
+    const root = find(run);
+    if (sure[root] && sizes[root] >= leastPixels) mask.fill(1, starts[run], ends[run]);
+  }
+  return mask;
+}
+
+/** So many times what bare paper strays, and no less than `least`. */
+export function overNoise({ noise }: InkMap, factor: number, least: number): RowOf {
+  return (y, out) => {
+    // The noise changes slowly: a row in eight is enough.
+    if ((y & 7) !== 0) return;
+    gridRow(noise, y, out);
+    for (let x = 0; x < out.length; x++) out[x] = Math.max(least, out[x] * factor);
+  };
+}
+
+/** The same with one more pixel all round: the soft flanks of strokes belong to them. */
+export function widen(mask: Uint8Array, width: number, height: number): Uint8Array {
+  const across = new Uint8Array(mask.length);
+  for (let i = 1; i < mask.length - 1; i++) across[i] = mask[i - 1] | mask[i] | mask[i + 1];
+  const result = new Uint8Array(mask.length);
+  for (let y = 0; y < height; y++) {
+    const here = y * width;
+    const up = y > 0 ? here - width : here;
+    const down = y + 1 < height ? here + width : here;
+    for (let x = 0; x < width; x++) result[here + x] = across[up + x] | across[here + x] | across[down + x];
+  }
+  return result;
+}

@@ -1,0 +1,50 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import sharp from 'sharp';
+import type { Rgba } from '@ravlo/core';
+
+/** A flat page as it was photographed, with what is where on it. */
+export interface CleanPage {
+  readonly name: string;
+  readonly kind: string;
+  readonly paper: string;
+  readonly pen: string;
+  readonly lines: readonly string[];
+  readonly page: Rgba;
+  /** written by hand; printed to be read; rules; highlighter: covered shares, 0 to 255 */
+  readonly ink: Uint8Array;
+  readonly print: Uint8Array;
+  readonly rules: Uint8Array;
+  readonly tint: Uint8Array;
+  /** red green blue of ink and highlighter */
+  readonly colour: Uint8Array;
+}
+
+export function cleanPageNames(dir: string): string[] {
+  return readdirSync(dir)
+    .filter((file) => file.endsWith('.json'))
+    .map((file) => path.join(dir, file.slice(0, -'.json'.length)))
+    .sort((a, b) => Number(/\d+$/.exec(a)?.[0]) - Number(/\d+$/.exec(b)?.[0]));
+}
+
+export async function readCleanPage(name: string): Promise<CleanPage> {
+  const facts = JSON.parse(readFileSync(`${name}.json`, 'utf8')) as Pick<
+    CleanPage,
+    'kind' | 'paper' | 'pen' | 'lines'
+  >;
+  const { data, info } = await sharp(`${name}.png`).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  const parts = await sharp(`${name}.parts.png`).raw().toBuffer();
+  const colour = await sharp(`${name}.colour.png`).raw().toBuffer();
+  const part = (c: number) =>
+    Uint8Array.from({ length: info.width * info.height }, (_, i) => parts[i * 4 + c]);
+  return {
+    ...facts,
+    name: path.basename(name),
+    page: { width: info.width, height: info.height, data: new Uint8ClampedArray(data) },
+    ink: part(0),
+    print: part(1),
+    rules: part(2),
+    tint: part(3),
+    colour,
+  };
+}

@@ -1,0 +1,64 @@
+// Photographs sheets of every kind and pulls them flat by the true outline, each with the truth beside it.
+import { mkdirSync } from 'node:fs';
+import { writeFile } from 'node:fs/promises';
+import path from 'node:path';
+import { Command } from 'commander';
+import sharp from 'sharp';
+import { flatten, PAGE_DPI, type Rgba } from '@ravlo/core';
+import { cleanScene, pageTruth, photograph, type Scene } from '@ravlo/studio';
+
+/** The photo through JPEG, as every photo comes. */
+async function throughJpeg({ width, height, data }: Rgba, { lens }: Scene): Promise<Rgba> {
+  const jpeg = await sharp(Buffer.from(data.buffer), { raw: { width, height, channels: 4 } })
+    .removeAlpha()
+    .jpeg({ quality: lens.quality })
+    .toBuffer();
+  const raw = await sharp(jpeg).ensureAlpha().raw().toBuffer();
+  return { width, height, data: new Uint8ClampedArray(raw) };
+}
+
+const { seed, count, longSide, out } = new Command('drawCleanPages')
+  .option('--seed <n>', 'the first', Number, 1)
+  .option('--count <n>', 'how many', Number, 9)
+  .option('--long-side <px>', 'size of the photos', Number, 3024)
+  .requiredOption('--out <dir>')
+  .parse()
+  .opts<{ seed: number; count: number; longSide: number; out: string }>();
+
+mkdirSync(out, { recursive: true });
+for (let k = 0; k < count; k++) {
+  const scene = cleanScene(seed + k, { width: Math.round(longSide * 0.75), height: longSide });
+  const { image, truth } = await photograph(scene);
+  const photo = await throughJpeg(image, scene);
+  const flat = flatten(photo, truth.corners, { dpi: PAGE_DPI, focal: truth.focal }).image;
+  const { width, height } = flat;
+  const { ink, print, rules, tint, colour } = await pageTruth(scene.sheet, width, height);
+  const name = path.join(out, `page-${seed + k}`);
+  const parts = new Uint8Array(width * height * 4);
+  for (let i = 0; i < width * height; i++) {
+    parts[i * 4] = ink[i];
+    parts[i * 4 + 1] = print[i];
+    parts[i * 4 + 2] = rules[i];
+    parts[i * 4 + 3] = tint[i];
+  }
+  await sharp(Buffer.from(flat.data.buffer), { raw: { width, height, channels: 4 } })
+    .removeAlpha()
+    .png({ compressionLevel: 3 })
+    .toFile(`${name}.png`);
+  await sharp(parts, { raw: { width, height, channels: 4 } })
+    .png()
+    .toFile(`${name}.parts.png`);
+  await sharp(colour, { raw: { width, height, channels: 3 } })
+    .png()
+    .toFile(`${name}.colour.png`);
+  const { paper, ink: pen, text, hand } = scene.sheet;
+  const facts = {
+    kind: scene.category,
+    paper,
+    pen,
+    hand,
+    lines: [text.title, ...text.lines],
+    lens: scene.lens,
+  };
+  await writeFile(`${name}.json`, JSON.stringify(facts));
+}
