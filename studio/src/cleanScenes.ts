@@ -63,3 +63,41 @@ const KINDS: Record<CleanKind, (usual: Scene, random: Random) => Partial<Scene>>
   glare: ({ camera }) => ({ camera: { ...camera, tilt: Math.min(0.4, camera.tilt) } }),
   blur: ({ camera, lens }, random) => ({ camera, lens: { ...lens, blur: random.between(2.5, 4.5) } }),
 };
+
+/** What spoils a page in graded scenes. */
+const SPOILERS = ['blur', 'dim', 'far', 'all'] as const;
+
+/** A worksheet photographed anywhere from well to hopelessly: its print says how well it can be read. */
+export function gradedScene(seed: number, size: SceneSize = TWELVE_MEGAPIXELS): Scene {
+  const random = createRandom(seed + 70_000_000);
+  const usual = sceneOf('easy', seed, size);
+  const spoiler = SPOILERS[seed % SPOILERS.length];
+  const grade = random.next();
+  const of = (name: (typeof SPOILERS)[number]) =>
+    spoiler === name ? grade : spoiler === 'all' ? grade * random.between(0.2, 0.8) : 0;
+  const [blur, dim, far] = [of('blur'), of('dim'), of('far')];
+  const { camera, light, lens, sheet } = usual;
+  return {
+    ...usual,
+    category: `graded-${spoiler}`,
+    sheet: {
+      ...sheet,
+      width: 210,
+      height: 297,
+      paper: 'worksheet',
+      text: WORKSHEET,
+      ink: 'blue-pen',
+      edge: 'cut',
+    },
+    camera: {
+      ...camera,
+      width: size.width,
+      height: size.height,
+      roll: random.normal() * 0.05,
+      tilt: Math.min(0.3, camera.tilt),
+      fill: 0.92 - 0.74 * far,
+    },
+    light: { ...light, level: light.level * (1 - dim) ** 2 + 0.03 },
+    lens: { ...lens, blur: 0.8 + 15 * blur ** 1.5, noise: 2 + 22 * dim ** 1.5 },
+  };
+}

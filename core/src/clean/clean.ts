@@ -1,6 +1,10 @@
 import type { Rgba } from '../raster/image';
+import { clearEdges } from './clearEdges';
+import { clearHoles } from './clearHoles';
 import { daylight } from './daylight';
+import { fadeRules } from './fadeRules';
 import { pencil, softGrey } from './grey';
+import { inkMap } from './inkMap';
 import { pen } from './pen';
 import { AS_FOUND, type Tuning } from './tone';
 
@@ -11,20 +15,26 @@ export const LOOKS: readonly Look[] = ['as-shot', 'daylight', 'pen', 'pencil', '
 
 export interface CleanOptions {
   readonly tuning?: Tuning;
+  /** take printed rules and squares away; Pen always does */
+  readonly fadeRules?: boolean;
 }
 
 /** Runs a look over a flat page; As shot returns the page itself. */
-export function clean(page: Rgba, look: Look, { tuning = AS_FOUND }: CleanOptions = {}): Rgba {
+export function clean(page: Rgba, look: Look, options: CleanOptions = {}): Rgba {
+  if (look === 'as-shot') return page;
+  const { tuning = AS_FOUND } = options;
+  const map = inkMap(page);
+  clearEdges(map);
+  clearHoles(map);
+  if (options.fadeRules || look === 'pen') fadeRules(map);
   switch (look) {
-    case 'as-shot':
-      return page;
     case 'daylight':
-      return daylight(page, tuning);
+      return daylight(page, tuning, map);
     case 'pen':
-      return pen(page, tuning);
+      return pen(page, tuning, map);
     case 'pencil':
-      return pencil(page, tuning);
+      return pencil(page, tuning, map);
     case 'soft-grey':
-      return softGrey(page, tuning);
+      return softGrey(page, tuning, map);
   }
 }

@@ -1,5 +1,6 @@
-import type { Plane, Rgba } from '../raster/image';
+import { createPlane, type Plane, type Rgba } from '../raster/image';
 import { paperMap, type PaperMap } from './paperMap';
+import { smoothPage } from './smoothPage';
 
 /**
  * How much darker than its own paper every pixel of a flat page is: the ground on which all looks stand.
@@ -8,6 +9,8 @@ import { paperMap, type PaperMap } from './paperMap';
 export interface InkMap {
   readonly width: number;
   readonly height: number;
+  /** the page that all this was measured on; smoothed where the photo is noisy */
+  readonly page: Rgba;
   readonly paper: PaperMap;
   /** of each pixel as it is */
   readonly darkness: Uint8Array;
@@ -36,13 +39,36 @@ const PAPER_BELOW = 56;
 const STROKE_FROM = 5;
 const LEAST_STROKE = 14;
 
-export function inkMap(page: Rgba): InkMap {
-  const paper = paperMap(page);
-  const darkness = measureDarkness(page, paper);
-  const smooth = smoothen(darkness, page.width, page.height);
-  const noise = measureNoise(smooth, page.width, page.height);
-  const contrast = measureContrast(smooth, page.width, page.height, noise);
-  return { width: page.width, height: page.height, paper, darkness, smooth, noise, contrast };
+/** A page whose bare paper strays more than this is smoothed first: once, or as often as it is over. */
+const NOISY = [2.6, 4.4, 7] as const;
+
+export function inkMap(photographed: Rgba): InkMap {
+  const first = mapOnce(photographed);
+  const stray = usualNoise(first.noise);
+  const times = NOISY.filter((limit) => stray > limit).length;
+  return times === 0 ? first : mapOnce(smoothPage(photographed, times));
+}
+
+function mapOnce(page: Rgba): InkMap {
+  const { width, height } = page;
+  let paper = paperMap(page);
+  let darkness = measureDarkness(page, paper);
+  let smooth = smoothen(darkness, width, height);
+  const settled = settlePaper(paper, smooth, width, height);
+  if (settled) {
+    paper = settled;
+    darkness = measureDarkness(page, paper);
+    smooth = smoothen(darkness, width, height);
+  }
+  const noise = measureNoise(smooth, width, height);
+  doubtBends(noise, paper);
+  const contrast = measureContrast(smooth, width, height, noise);
+  return { width, height, page, paper, darkness, smooth, noise, contrast };
+}
+
+/** How much a page's bare paper strays in most places. */
+export function usualNoise({ data }: Grid): number {
+  return data.slice().sort()[data.length >> 1];
 }
 
 /** 255 / paper along one row of the page for each colour, bilinear between the centres of the map's cells. */
@@ -159,6 +185,68 @@ function measureNoise(smooth: Uint8Array, width: number, height: number): Grid {
     grid.data[i] = Math.max(LEAST_NOISE, value);
   }
   return grid;
+}
+
+/** A cell whose usual pixel is darker than the first and not than the second lies on paper that was taken too light. */
+const TOO_LIGHT = [5, 26] as const;
+/** "Usual" is the darkness that this share of its pixels stays under: strokes lie over it. */
+const QUIET_SHARE = 0.35;
+/** So many such cells are worth a second look at the whole page, as a share. */
+const WORTH_IT = 0.008;
+
+/**
+ * The paper a second time: cells whose most usual pixel is a little darker than it should be give the paper that much
+ * less light. Null where there are hardly any.
+ */
+function settlePaper(paper: PaperMap, smooth: Uint8Array, width: number, height: number): PaperMap | null {
+  const { cell } = paper;
+  const columns = paper.green.width;
+  const level = createPlane(columns, paper.green.height);
+  const counts = new Uint16Array(256);
+  let found = 0;
+  for (let i = 0; i < level.data.length; i++) {
+    counts.fill(0);
+    const left = (i % columns) * cell;
+    const top = Math.floor(i / columns) * cell;
+    let total = 0;
+    for (let y = top; y < Math.min(height, top + cell); y += 2) {
+      for (let x = left; x < Math.min(width, left + cell); x += 2, total++) counts[smooth[y * width + x]]++;
+    }
+    let median = 0;
+    for (let seen = counts[0]; seen < total * QUIET_SHARE && median < 255; seen += counts[++median]);
+    if (median <= TOO_LIGHT[0] || median > TOO_LIGHT[1]) continue;
+    level.data[i] = median;
+    found++;
+  }
+  if (found < level.data.length * WORTH_IT) return null;
+  const darken = (plane: Plane): Plane => ({
+    ...plane,
+    data: plane.data.map((value, i) => Math.max(1, value * (1 - level.data[i] / 255))),
+  });
+  return { cell, red: darken(paper.red), green: darken(paper.green), blue: darken(paper.blue) };
+}
+
+/** How much of a bend in the paper's light the map may have missed. */
+const MISSED = 0.22;
+
+/**
+ * Where the paper's light bends sharply, at the edge of a shadow, the map between its cells is not to be trusted to
+ * the last level: what is missed there counts as straying.
+ */
+function doubtBends(noise: Grid, { green, cell }: PaperMap): void {
+  const { width, height, data } = green;
+  for (let y = 1; y + 1 < height; y++) {
+    for (let x = 1; x + 1 < width; x++) {
+      const i = y * width + x;
+      const across = Math.abs(data[i - 1] + data[i + 1] - 2 * data[i]);
+      const down = Math.abs(data[i - width] + data[i + width] - 2 * data[i]);
+      const bend = (MISSED * 255 * Math.max(across, down)) / data[i];
+      const column = Math.min(noise.columns - 1, Math.floor(((x + 0.5) * cell) / noise.cell));
+      const row = Math.min(noise.rows - 1, Math.floor(((y + 0.5) * cell) / noise.cell));
+      const at = row * noise.columns + column;
+      if (bend > noise.data[at]) noise.data[at] = Math.min(bend, noise.data[at] * 4, 12);
+    }
+  }
 }
 
 function measureContrast(smooth: Uint8Array, width: number, height: number, noise: Grid): Grid {

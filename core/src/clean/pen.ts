@@ -4,7 +4,7 @@ import { overNoise, strokeMask } from './strokeMask';
 import { AS_FOUND, type Tuning } from './tone';
 
 /** A pixel is ink when it is darker than this share of the darkest pixel of its stroke. */
-const OF_PEAK = 0.5;
+const OF_PEAK = 0.53;
 /** and than this share of what strokes about here are */
 const OF_CONTRAST = 0.22;
 /** and than so many strayings of the bare paper. */

@@ -31,7 +31,9 @@ export function otsu(grey: Uint8Array): Uint8Array {
       threshold = b;
     }
   }
-  return Uint8Array.from(grey, (value) => (value <= threshold ? 1 : 0));
+  const ink = new Uint8Array(grey.length);
+  for (let i = 0; i < ink.length; i++) ink[i] = grey[i] <= threshold ? 1 : 0;
+  return ink;
 }
 
 const SAUVOLA_K = 0.2;

@@ -35,8 +35,11 @@ export async function readCleanPage(name: string): Promise<CleanPage> {
   const { data, info } = await sharp(`${name}.png`).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
   const parts = await sharp(`${name}.parts.png`).raw().toBuffer();
   const colour = await sharp(`${name}.colour.png`).raw().toBuffer();
-  const part = (c: number) =>
-    Uint8Array.from({ length: info.width * info.height }, (_, i) => parts[i * 4 + c]);
+  const part = (c: number) => {
+    const plane = new Uint8Array(info.width * info.height);
+    for (let i = 0; i < plane.length; i++) plane[i] = parts[i * 4 + c];
+    return plane;
+  };
   return {
     ...facts,
     name: path.basename(name),

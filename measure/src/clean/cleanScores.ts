@@ -22,10 +22,17 @@ export function grow(mask: Uint8Array, width: number, height: number, reach: num
   return from;
 }
 
-export const over = (cover: Uint8Array, level: number): Uint8Array =>
-  Uint8Array.from(cover, (value) => (value > level ? 1 : 0));
+export function over(cover: Uint8Array, level: number): Uint8Array {
+  const mask = new Uint8Array(cover.length);
+  for (let i = 0; i < mask.length; i++) mask[i] = cover[i] > level ? 1 : 0;
+  return mask;
+}
 
-const either = (a: Uint8Array, b: Uint8Array): Uint8Array => Uint8Array.from(a, (value, i) => value | b[i]);
+function either(a: Uint8Array, b: Uint8Array): Uint8Array {
+  const mask = new Uint8Array(a.length);
+  for (let i = 0; i < mask.length; i++) mask[i] = a[i] | b[i];
+  return mask;
+}
 
 /** What is meant to be read: written or printed. */
 export const inkOf = ({ ink, print }: CleanPage): Uint8Array => either(over(ink, 127), over(print, 127));
@@ -57,8 +64,11 @@ export function inkF(truth: CleanPage, found: Uint8Array): { f: number; precisio
 }
 
 /** Ink (1) in a black and white page. */
-export const blackOf = (page: Rgba): Uint8Array =>
-  Uint8Array.from(greyOf(page), (value) => (value < 128 ? 1 : 0));
+export function blackOf(page: Rgba): Uint8Array {
+  const grey = greyOf(page);
+  for (let i = 0; i < grey.length; i++) grey[i] = grey[i] < 128 ? 1 : 0;
+  return grey;
+}
 
 /** The share of ink pixels that come out at least a quarter darker than white paper. */
 export function inkRecall(truth: CleanPage, page: Rgba): number {

@@ -4,8 +4,8 @@ import { writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { Command } from 'commander';
 import sharp from 'sharp';
-import { flatten, PAGE_DPI, type Rgba } from '@ravlo/core';
-import { cleanScene, pageTruth, photograph, type Scene } from '@ravlo/studio';
+import { flatten, PAGE_DPI, signedArea, type Quad, type Rgba } from '@ravlo/core';
+import { cleanScene, gradedScene, pageTruth, photograph, type Scene } from '@ravlo/studio';
 
 /** The photo through JPEG, as every photo comes. */
 async function throughJpeg({ width, height, data }: Rgba, { lens }: Scene): Promise<Rgba> {
@@ -17,17 +17,26 @@ async function throughJpeg({ width, height, data }: Rgba, { lens }: Scene): Prom
   return { width, height, data: new Uint8ClampedArray(raw) };
 }
 
-const { seed, count, longSide, out } = new Command('drawCleanPages')
+/** Photo pixels a page pixel. */
+function photoScale(corners: Quad, width: number, height: number): number {
+  return Math.sqrt(Math.abs(signedArea(corners)) / (width * height));
+}
+
+const { seed, count, longSide, graded, out } = new Command('drawCleanPages')
   .option('--seed <n>', 'the first', Number, 1)
   .option('--count <n>', 'how many', Number, 9)
   .option('--long-side <px>', 'size of the photos', Number, 3024)
+  .option('--graded', 'worksheets from well to hopelessly photographed')
   .requiredOption('--out <dir>')
   .parse()
-  .opts<{ seed: number; count: number; longSide: number; out: string }>();
+  .opts<{ seed: number; count: number; longSide: number; graded?: boolean; out: string }>();
 
 mkdirSync(out, { recursive: true });
 for (let k = 0; k < count; k++) {
-  const scene = cleanScene(seed + k, { width: Math.round(longSide * 0.75), height: longSide });
+  const scene = (graded ? gradedScene : cleanScene)(seed + k, {
+    width: Math.round(longSide * 0.75),
+    height: longSide,
+  });
   const { image, truth } = await photograph(scene);
   const photo = await throughJpeg(image, scene);
   const flat = flatten(photo, truth.corners, { dpi: PAGE_DPI, focal: truth.focal }).image;

@@ -1,0 +1,106 @@
+import type { InkMap } from './inkMap';
+
+/** Holes are looked for in strips along the edges this wide, as a share of the page's shorter side. */
+const STRIP = 0.13;
+/** The least and the largest diameter of a hole; the same measure (3.5 to 9 mm on A4). */
+const LEAST = 0.0165;
+const MOST = 0.043;
+/** A disc fills 0.785 of the square round it. */
+const FILLED = [0.62, 0.92] as const;
+/** As dark as this at least, 0 to 255, all over. */
+const DARK = 45;
+/** Looked for on every fourth pixel each way. */
+const STEP = 4;
+
+interface Blob {
+  readonly x: number;
+  readonly y: number;
+  /** px */
+  readonly size: number;
+}
+
+/** Makes punched holes along an edge bare paper. A hole alone may be a blot: there must be two alike in a line. */
+export function clearHoles(map: InkMap): void {
+  const short = Math.min(map.width, map.height);
+  const blobs = roundBlobs(map, short);
+  for (const blob of blobs) {
+    const isOfRow = blobs.some((other) => other !== blob && isLike(blob, other, short));
+    if (isOfRow) blank(map, blob);
+  }
+}
+
+function isLike(a: Blob, b: Blob, short: number): boolean {
+  const aligned = Math.min(Math.abs(a.x - b.x), Math.abs(a.y - b.y));
+  return aligned < short * 0.012 && Math.abs(a.size - b.size) < 0.3 * Math.max(a.size, b.size);
+}
+
+function blank({ width, height, smooth, darkness }: InkMap, { x, y, size }: Blob): void {
+  const radius = size / 2 + STEP + 2;
+  for (let dy = -Math.ceil(radius); dy <= radius; dy++) {
+    const row = Math.round(y + dy);
+    if (row < 0 || row >= height) continue;
+    const half = Math.sqrt(Math.max(0, radius * radius - dy * dy));
+    const from = row * width + Math.max(0, Math.round(x - half));
+    const to = row * width + Math.min(width, Math.round(x + half) + 1);
+    smooth.fill(0, from, to);
+    darkness.fill(0, from, to);
+  }
+}
+
+/** Dark round things of a hole's size near an edge. */
+function roundBlobs({ width, height, smooth }: InkMap, short: number): Blob[] {
+  const columns = Math.floor(width / STEP);
+  const rows = Math.floor(height / STEP);
+  const strip = (short * STRIP) / STEP;
+  const dark = new Uint8Array(columns * rows);
+  for (let y = 0; y < rows; y++) {
+    for (let x = 0; x < columns; x++) {
+      const isNear = x < strip || y < strip || x >= columns - strip || y >= rows - strip;
+      if (isNear && smooth[y * STEP * width + x * STEP] >= DARK) dark[y * columns + x] = 1;
+    }
+  }
+  const blobs: Blob[] = [];
+  const stack: number[] = [];
+  for (let start = 0; start < dark.length; start++) {
+    if (dark[start] !== 1) continue;
+    let [left, right, top, bottom, count] = [columns, 0, rows, 0, 0];
+    stack.push(start);
+    dark[start] = 2;
+    for (let i = stack.pop(); i !== undefined; i = stack.pop()) {
+      const x = i % columns;
+      const y = (i - x) / columns;
+      left = Math.min(left, x);
+      right = Math.max(right, x);
+      top = Math.min(top, y);
+      bottom = Math.max(bottom, y);
+      count++;
+      for (const [nx, ny] of [
+        [x - 1, y],
+        [x + 1, y],
+        [x, y - 1],
+        [x, y + 1],
+      ]) {
+        if (nx < 0 || ny < 0 || nx >= columns || ny >= rows) continue;
+        const next = ny * columns + nx;
+        if (dark[next] !== 1) continue;
+        dark[next] = 2;
+        stack.push(next);
+      }
+    }
+    const across = right - left + 1;
+    const down = bottom - top + 1;
+    const size = ((across + down) / 2) * STEP;
+    const filled = count / (across * down);
+    const isRound = Math.abs(across - down) <= 0.25 * Math.max(across, down) + 1;
+    if (
+      isRound &&
+      size >= short * LEAST &&
+      size <= short * MOST &&
+      filled > FILLED[0] &&
+      filled < FILLED[1]
+    ) {
+      blobs.push({ x: ((left + right + 1) / 2) * STEP, y: ((top + bottom + 1) / 2) * STEP, size });
+    }
+  }
+  return blobs;
+}
