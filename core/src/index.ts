@@ -30,7 +30,21 @@ export { PAPERS, type PaperName, type SheetSize } from './flatten/sheetSize';
 export { findUpright, type Upright } from './flatten/upright';
 export { createAimer, type Aim, type AimFrame, type Aimer } from './aim/aimer';
 export type { Hint } from './aim/coach';
-export { clean, LOOKS, type Look } from './clean/clean';
+export { clean, inkMapOf, LOOKS, type CleanOptions, type Look } from './clean/clean';
+export type { InkMap } from './clean/inkMap';
+export { AS_FOUND, type Tuning } from './clean/tone';
+export { checkPage, type CheckedPhoto } from './verdict/checkPage';
+export {
+  judge,
+  legibilityTerms,
+  REASON_KINDS,
+  sayReason,
+  type Reason,
+  type ReasonKind,
+  type Verdict,
+  type VerdictWord,
+} from './verdict/judge';
+export { pageFacts, type PageFacts, type Place } from './verdict/pageFacts';
 export { findPage, fromOwnTopLeft, type FoundPage } from './findPage';
 export { develop, PAGE_DPI, type DevelopedPage, type DevelopOptions, type Recipe } from './develop';
 export { composePdf, type ComposePdfOptions, type PdfPage } from './pdf/composePdf';

@@ -4,7 +4,7 @@ import { clearHoles } from './clearHoles';
 import { daylight } from './daylight';
 import { fadeRules } from './fadeRules';
 import { pencil, softGrey } from './grey';
-import { inkMap } from './inkMap';
+import { inkMap, type InkMap } from './inkMap';
 import { pen } from './pen';
 import { AS_FOUND, type Tuning } from './tone';
 
@@ -23,9 +23,7 @@ export interface CleanOptions {
 export function clean(page: Rgba, look: Look, options: CleanOptions = {}): Rgba {
   if (look === 'as-shot') return page;
   const { tuning = AS_FOUND } = options;
-  const map = inkMap(page);
-  clearEdges(map);
-  clearHoles(map);
+  const map = inkMapOf(page);
   if (options.fadeRules || look === 'pen') fadeRules(map);
   switch (look) {
     case 'daylight':
@@ -37,4 +35,12 @@ export function clean(page: Rgba, look: Look, options: CleanOptions = {}): Rgba 
     case 'soft-grey':
       return softGrey(page, tuning, map);
   }
+}
+
+/** A page's ink without what is not on the page: desk along its edges, holes. */
+export function inkMapOf(page: Rgba): InkMap {
+  const map = inkMap(page);
+  clearEdges(map);
+  clearHoles(map);
+  return map;
 }

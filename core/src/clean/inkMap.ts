@@ -16,6 +16,8 @@ export interface InkMap {
   readonly darkness: Uint8Array;
   /** of each pixel after a light smoothing, 1-2-1 both ways */
   readonly smooth: Uint8Array;
+  /** how much the photographed page's bare paper strays in most places, before any of it was smoothed away */
+  readonly grain: number;
   /** how much `smooth` strays on bare paper, in a grid of NOISE_CELL px */
   readonly noise: Grid;
   /** how dark strokes are about here: `smooth` in their middle, in the same grid */
@@ -44,9 +46,8 @@ const NOISY = [2.6, 4.4, 7] as const;
 
 export function inkMap(photographed: Rgba): InkMap {
   const first = mapOnce(photographed);
-  const stray = usualNoise(first.noise);
-  const times = NOISY.filter((limit) => stray > limit).length;
-  return times === 0 ? first : mapOnce(smoothPage(photographed, times));
+  const times = NOISY.filter((limit) => first.grain > limit).length;
+  return times === 0 ? first : { ...mapOnce(smoothPage(photographed, times)), grain: first.grain };
 }
 
 function mapOnce(page: Rgba): InkMap {
@@ -61,13 +62,14 @@ function mapOnce(page: Rgba): InkMap {
     smooth = smoothen(darkness, width, height);
   }
   const noise = measureNoise(smooth, width, height);
+  const grain = usualNoise(noise);
   doubtBends(noise, paper);
   const contrast = measureContrast(smooth, width, height, noise);
-  return { width, height, page, paper, darkness, smooth, noise, contrast };
+  return { width, height, page, paper, darkness, smooth, grain, noise, contrast };
 }
 
 /** How much a page's bare paper strays in most places. */
-export function usualNoise({ data }: Grid): number {
+function usualNoise({ data }: Grid): number {
   return data.slice().sort()[data.length >> 1];
 }
 

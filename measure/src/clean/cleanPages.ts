@@ -10,6 +10,8 @@ export interface CleanPage {
   readonly paper: string;
   readonly pen: string;
   readonly lines: readonly string[];
+  /** photo pixels a page pixel */
+  readonly photoScale: number;
   readonly page: Rgba;
   /** written by hand; printed to be read; rules; highlighter: covered shares, 0 to 255 */
   readonly ink: Uint8Array;
@@ -30,7 +32,7 @@ export function cleanPageNames(dir: string): string[] {
 export async function readCleanPage(name: string): Promise<CleanPage> {
   const facts = JSON.parse(readFileSync(`${name}.json`, 'utf8')) as Pick<
     CleanPage,
-    'kind' | 'paper' | 'pen' | 'lines'
+    'kind' | 'paper' | 'pen' | 'lines' | 'photoScale'
   >;
   const { data, info } = await sharp(`${name}.png`).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
   const parts = await sharp(`${name}.parts.png`).raw().toBuffer();

@@ -1,0 +1,194 @@
+import type { PageFacts, Place } from './pageFacts';
+
+/** Can the page be read? */
+export type VerdictWord = 'reads-well' | 'hard-to-read' | 'take-again';
+
+export const REASON_KINDS = [
+  'blurred',
+  'too-dark',
+  'faint',
+  'small',
+  'glare',
+  'shadow',
+  'cut-off',
+  'over-edge',
+  'nearly-empty',
+] as const;
+export type ReasonKind = (typeof REASON_KINDS)[number];
+
+/** One thing that hurts, with what was measured. */
+export interface Reason {
+  readonly kind: ReasonKind;
+  /** how much it hurts, 0 to 1 */
+  readonly weight: number;
+  /** what was measured, in the unit that the kind has: see `judge` */
+  readonly value: number;
+  /** where on the page; null for all of it */
+  readonly place: Place | null;
+}
+
+export interface Verdict {
+  readonly word: VerdictWord;
+  /** how likely a reader gets the words, 0 to 1 */
+  readonly legibility: number;
+  /** the one that hurts most first */
+  readonly reasons: readonly Reason[];
+}
+
+export interface JudgeContext {
+  /** photo pixels a page pixel; 1 when it is not known */
+  readonly photoScale?: number;
+  /** share of the sheet that lies outside the photo */
+  readonly outside?: number;
+}
+
+/**
+ * The logistic of legibility, fitted on how many printed words a general reading program got out of photographs from
+ * well to hopelessly taken (measure/src/clean/fitVerdict.ts).
+ */
+const WEIGHTS = { bias: -2.63, signal: 1.82, softness: -3.62 } as const;
+/** Beyond this ratio of contrast to grain nothing gets better. */
+const ENOUGH_SIGNAL = 32;
+/** Letters that the fitting set had, page px. */
+const USUAL_LETTERS = 25;
+
+const READS_WELL = 0.62;
+const HOPELESS = 0.48;
+
+/** The numbers that legibility is worked out from, each on a scale of doublings. */
+export function legibilityTerms({
+  contrast,
+  grain,
+  rise,
+  letters,
+}: PageFacts): [signal: number, softness: number] {
+  const signal = Math.log2(Math.min(ENOUGH_SIGNAL, Math.max(1, contrast / grain)));
+  // Small writing suffers sooner, large writing later; what is not letters does not count.
+  const size = Math.min(1.6, Math.max(0.7, letters / USUAL_LETTERS));
+  return [signal, Math.log2(Math.max(1.2, rise / size))];
+}
+
+export function legibility(
+  facts: PageFacts,
+  weights: typeof WEIGHTS | Record<keyof typeof WEIGHTS, number> = WEIGHTS,
+) {
+  const [signal, softness] = legibilityTerms(facts);
+  return 1 / (1 + Math.exp(-(weights.bias + weights.signal * signal + weights.softness * softness)));
+}
+
+/** Pages with less ink than this, as a share, are nearly empty. */
+const NEARLY_EMPTY = 0.0006;
+/** Letters and words lower than this in the photo can hardly be told apart, photo px. */
+const SMALL = 11;
+const TOO_SMALL = 7;
+const FAINT = 34;
+const DARK = 60;
+const GLARE = 0.02;
+const MUCH_GLARE = 0.1;
+const UNEVEN = 0.3;
+const OVER_EDGE = 0.012;
+const CUT_OFF = 0.01;
+const MUCH_CUT_OFF = 0.06;
+
+/**
+ * The word on a page. Values of the reasons: blurred, width of strokes' edges in page px; too-dark, contrast over
+ * grain; faint, darkness of strokes of 255; small, letters in photo px; glare, share of the writing; shadow, darkest
+ * over lightest paper; cut-off, share of the sheet; over-edge, share of the edge; nearly-empty, share that is ink.
+ */
+export function judge(facts: PageFacts, { photoScale = 1, outside = 0 }: JudgeContext = {}): Verdict {
+  const isEmpty = facts.ink < NEARLY_EMPTY || facts.letters === 0;
+  const reads = isEmpty ? 1 : legibility(facts);
+  const reasons: Reason[] = [];
+  const add = (kind: ReasonKind, weight: number, value: number, place: Place | null = null) =>
+    reasons.push({ kind, weight: Math.min(1, Math.max(0, weight)), value, place });
+
+  if (isEmpty) {
+    add('nearly-empty', 0.3, facts.ink);
+  } else if (reads < READS_WELL) {
+    const [signal, softness] = legibilityTerms(facts);
+    // What keeps it from being read: that which would help most if it were as on a good page.
+    const bySoftness = -WEIGHTS.softness * Math.max(0, softness - 0.7);
+    const bySignal = WEIGHTS.signal * Math.max(0, Math.log2(ENOUGH_SIGNAL) - signal);
+    if (bySoftness > 0.3 * bySignal)
+      add('blurred', (1 - reads) * (bySoftness > bySignal ? 1 : 0.6), facts.rise);
+    if (bySignal > 0.3 * bySoftness) {
+      const kind = facts.light < DARK || facts.contrast > 2 * FAINT ? 'too-dark' : 'faint';
+      add(
+        kind,
+        (1 - reads) * (bySignal >= bySoftness ? 1 : 0.6),
+        facts.contrast / facts.grain,
+        facts.written,
+      );
+    }
+  }
+  if (!isEmpty) {
+    const letters = facts.letters * photoScale;
+    if (letters < SMALL) add('small', letters < TOO_SMALL ? 0.9 : 0.4, letters, facts.written);
+    if (facts.contrast < FAINT && reasons.every(({ kind }) => kind !== 'faint')) {
+      add('faint', 0.4, facts.contrast, facts.written);
+    }
+  }
+  if (facts.glare > GLARE)
+    add('glare', facts.glare > MUCH_GLARE ? 0.85 : 0.45, facts.glare, facts.glarePlace);
+  if (facts.evenness < UNEVEN && reads < READS_WELL) add('shadow', 0.35, facts.evenness);
+  if (outside > CUT_OFF) add('cut-off', outside > MUCH_CUT_OFF ? 0.8 : 0.4, outside);
+  facts.overEdge.forEach((share, side) => {
+    if (share > OVER_EDGE) add('over-edge', 0.4, share, EDGES[side]);
+  });
+
+  reasons.sort((a, b) => b.weight - a.weight);
+  const worst = reasons[0]?.weight ?? 0;
+  const word =
+    reads < HOPELESS || worst >= 0.8
+      ? 'take-again'
+      : reads < READS_WELL || worst > 0.25
+        ? 'hard-to-read'
+        : 'reads-well';
+  return { word, legibility: reads, reasons };
+}
+
+const EDGES: readonly Place[] = [
+  [0, 0, 1, 0.02],
+  [0.98, 0, 0.02, 1],
+  [0, 0.98, 1, 0.02],
+  [0, 0, 0.02, 1],
+];
+
+/** What is so, and what helps, each in a plain sentence. */
+export function sayReason({ kind, value }: Reason): { readonly title: string; readonly fix: string } {
+  switch (kind) {
+    case 'blurred':
+      return { title: 'The strokes are blurred.', fix: 'Hold still, let it focus, and take it again.' };
+    case 'too-dark':
+      return { title: 'It was too dark for the camera.', fix: 'Take it again with more light.' };
+    case 'faint':
+      return {
+        title: 'The strokes are faint.',
+        fix: 'Try the look Pencil, or take it again with more light.',
+      };
+    case 'small':
+      return {
+        title: `The letters are only ${Math.round(value)} pixels high in the photo.`,
+        fix: 'Take it again from nearer, until the sheet fills the picture.',
+      };
+    case 'glare':
+      return {
+        title: 'Light is mirrored over the writing.',
+        fix: 'Move the lamp or turn the sheet, and take it again.',
+      };
+    case 'shadow':
+      return { title: 'A deep shadow lies on the sheet.', fix: 'Let the light come from the other side.' };
+    case 'cut-off':
+      return {
+        title: 'Part of the sheet is outside the photo.',
+        fix: 'Take it again with all of the sheet in view.',
+      };
+    case 'over-edge':
+      return {
+        title: 'Writing runs over the edge.',
+        fix: 'Look at the edges, and drag them out if writing is cut off.',
+      };
+    case 'nearly-empty':
+      return { title: 'There is hardly anything on this page.', fix: 'Leave it out if it is a blank back.' };
+  }
+}

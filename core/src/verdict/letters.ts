@@ -1,0 +1,82 @@
+import type { InkMap } from '../clean/inkMap';
+import type { Place } from './pageFacts';
+
+/** Letters are looked for on every third pixel each way. */
+const STEP = 3;
+/** Smaller things are dots, larger ones are drawings: px of height. */
+const LEAST = 8;
+const MOST = 160;
+
+export interface Letters {
+  /** page px; 0 where there are none */
+  readonly heights: number;
+  /** share of the page that strokes cover */
+  readonly ink: number;
+  readonly written: Place | null;
+}
+
+/** How tall the things are that hang together, letters or joined-up words, and where they are. */
+export function measureLetters({ width, height, smooth }: InkMap, from: number): Letters {
+  const columns = Math.floor(width / STEP);
+  const rows = Math.floor(height / STEP);
+  const dark = new Uint8Array(columns * rows);
+  let count = 0;
+  for (let y = 0; y < rows; y++) {
+    for (let x = 0; x < columns; x++) {
+      if (smooth[(y * STEP + 1) * width + x * STEP + 1] < from) continue;
+      dark[y * columns + x] = 1;
+      count++;
+    }
+  }
+  const heights: number[] = [];
+  const lefts: number[] = [];
+  const tops: number[] = [];
+  const stack = new Int32Array(columns * rows);
+  for (let start = 0; start < dark.length; start++) {
+    if (dark[start] !== 1) continue;
+    let depth = 0;
+    let [left, right, top, bottom] = [columns, 0, rows, 0];
+    stack[depth++] = start;
+    dark[start] = 2;
+    while (depth > 0) {
+      const i = stack[--depth];
+      const x = i % columns;
+      const y = (i - x) / columns;
+      if (x < left) left = x;
+      if (x > right) right = x;
+      if (y < top) top = y;
+      if (y > bottom) bottom = y;
+      for (let dy = -1; dy <= 1; dy++) {
+        for (let dx = -1; dx <= 1; dx++) {
+          const nx = x + dx;
+          const ny = y + dy;
+          if (nx < 0 || ny < 0 || nx >= columns || ny >= rows) continue;
+          const next = ny * columns + nx;
+          if (dark[next] !== 1) continue;
+          dark[next] = 2;
+          stack[depth++] = next;
+        }
+      }
+    }
+    const tall = (bottom - top + 1) * STEP;
+    // Long flat or thin things are rules, underlines and frames.
+    const wide = (right - left + 1) * STEP;
+    if (tall < LEAST || tall > MOST || wide > 14 * tall || tall > 8 * wide) continue;
+    heights.push(tall);
+    lefts.push(left / columns, right / columns);
+    tops.push(top / rows, bottom / rows);
+  }
+  const ink = count / (columns * rows);
+  if (heights.length === 0) return { heights: 0, ink, written: null };
+  const [x0, x1] = middleOf(lefts);
+  const [y0, y1] = middleOf(tops);
+  heights.sort((a, b) => a - b);
+  return { heights: heights[heights.length >> 1], ink, written: [x0, y0, x1 - x0, y1 - y0] };
+}
+
+/** From the second to the last but second of a hundred. */
+function middleOf(values: number[]): [number, number] {
+  values.sort((a, b) => a - b);
+  const at = (share: number) => values[Math.floor((values.length - 1) * share)];
+  return [at(0.02), at(0.98)];
+}
