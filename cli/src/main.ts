@@ -1,11 +1,9 @@
 import { Command, CommanderError, InvalidArgumentError, Option } from 'commander';
-import { isConvex, LOOKS, PAGE_DPI, PAPER_CHOICES, type Look, type Paper, type Quad } from '@ravlo/core';
+import { isConvex, LOOKS, PAGE_DPI, PAPER_CHOICES, type Quad } from '@ravlo/core';
+import { check } from './check';
 import { find } from './find';
 import { page, type PageOptions } from './page';
 import { pdf, type PdfOptions } from './pdf';
-
-/** The look that `auto` stands for until pages are told apart by their content. */
-const AUTO_LOOK: Look = 'daylight';
 
 function parseCorners(text: string): Quad {
   const n = text.split(',').map(Number);
@@ -38,8 +36,6 @@ function parseDpi(text: string): number {
 const lookOption = () =>
   new Option('--look <name>', 'how the page is cleaned').choices([...LOOKS, 'auto']).default('auto');
 
-const chosenLook = (name: Look | 'auto'): Look => (name === 'auto' ? AUTO_LOOK : name);
-
 const program = new Command('ravlo')
   .description('Handwritten pages on a desk into one clean PDF.')
   .exitOverride()
@@ -59,9 +55,8 @@ program
   .option('--corners <numbers>', 'x1,y1,...,x4,y4 in photo pixels, clockwise from the top left', parseCorners)
   .addOption(lookOption())
   .option('--dpi <number>', 'dots an inch', parseDpi, PAGE_DPI)
-  .action((photo: string, options: Omit<PageOptions, 'look'> & { look: Look | 'auto' }) =>
-    page(photo, { ...options, look: chosenLook(options.look) }),
-  );
+  .option('--fade-rules', 'take printed rules and squares away')
+  .action((photo: string, options: PageOptions) => page(photo, options));
 
 program
   .command('pdf')
@@ -74,9 +69,13 @@ program
   )
   .option('--max-bytes <number>', 'make it no larger than this', parsePositive)
   .option('--title <text>', 'the title inside the PDF', 'Pages')
-  .action((photos: string[], options: Omit<PdfOptions, 'look'> & { look: Look | 'auto'; paper: Paper }) =>
-    pdf(photos, { ...options, look: chosenLook(options.look) }),
-  );
+  .action((photos: string[], options: PdfOptions) => pdf(photos, options));
+
+program
+  .command('check')
+  .description('say of each photo whether its writing can be read')
+  .argument('<photo...>')
+  .action((photos: string[]) => check(photos));
 
 try {
   await program.parseAsync();

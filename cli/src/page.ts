@@ -6,12 +6,16 @@ export interface PageOptions {
   readonly output: string;
   /** photo pixels, clockwise from the page's top left */
   readonly corners?: Quad;
-  readonly look: Look;
+  readonly look: Look | 'auto';
+  readonly fadeRules?: boolean;
   readonly dpi: number;
 }
 
 /** `page PHOTO -o OUT.png`: one photo made into one flat, clean page. */
-export async function page(file: string, { output, corners, look, dpi }: PageOptions): Promise<void> {
+export async function page(
+  file: string,
+  { output, corners, look, fadeRules, dpi }: PageOptions,
+): Promise<void> {
   await perPhoto(file, async () => {
     if (corners && !isConvex(corners)) {
       throw new Error('The corners must run clockwise from the top left and make a convex shape');
@@ -22,10 +26,19 @@ export async function page(file: string, { output, corners, look, dpi }: PageOpt
     const found = corners ? null : findPage(photo.image, photo);
     const outline = corners ? scaleQuad(corners, 1 / photo.scale) : (found?.outline.quad ?? null);
     const turn = found?.turn ?? 0;
-    const recipe = { outline, bows: found?.outline.bows, turn, look };
-    const { image } = develop(photo.image, recipe, { dpi, focal: photo.focal });
+    const recipe = { outline, bows: found?.outline.bows, turn, look, cleaning: { fadeRules } };
+    const developed = develop(photo.image, recipe, { dpi, focal: photo.focal, judges: true });
+    const { image, verdict } = developed;
     const ms = since(start);
     await writePng(image, output);
-    return { file, width: image.width, height: image.height, rotation: turn, look, verdict: null, ms };
+    return {
+      file,
+      width: image.width,
+      height: image.height,
+      rotation: turn,
+      look: developed.look,
+      verdict: verdict?.word ?? null,
+      ms,
+    };
   });
 }

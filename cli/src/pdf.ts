@@ -5,7 +5,7 @@ import { perPhoto, report, since } from './report';
 
 export interface PdfOptions {
   readonly output: string;
-  readonly look: Look;
+  readonly look: Look | 'auto';
   readonly paper: Paper;
   readonly title: string;
   readonly maxBytes?: number;
@@ -43,7 +43,7 @@ export async function pdf(photos: readonly string[], options: PdfOptions): Promi
   report({ pages: developed.length, bytes: bytes.length, ms: since(start) });
 }
 
-async function developFile(file: string, look: Look) {
+async function developFile(file: string, look: Look | 'auto') {
   const { image, focal } = await decodePhoto(file);
   const { outline, turn } = findPage(image, { focal });
   const recipe = { outline: outline.quad, bows: outline.bows, turn, look };

@@ -1,10 +1,13 @@
-import { clean, type Look } from './clean/clean';
+import { clean, inkMapOf, type CleanOptions, type Look } from './clean/clean';
+import { pickLook } from './clean/pickLook';
 import { flatten } from './flatten/flatten';
 import type { SheetSize } from './flatten/sheetSize';
 import type { Bows } from './outline/findOutline';
 import type { Quad } from './outline/quad';
 import type { Rgba } from './raster/image';
 import { turnQuarter, type Turn } from './raster/turnQuarter';
+import { checkPage } from './verdict/checkPage';
+import type { Verdict } from './verdict/judge';
 
 /** How one photo becomes one page. */
 export interface Recipe {
@@ -14,7 +17,10 @@ export interface Recipe {
   readonly bows?: Bows | null;
   /** clockwise turn of the flat page */
   readonly turn: Turn;
-  readonly look: Look;
+  /** auto: the one that suits what is on the page */
+  readonly look: Look | 'auto';
+  /** how the look is set for this page */
+  readonly cleaning?: CleanOptions;
 }
 
 export interface DevelopOptions {
@@ -23,12 +29,17 @@ export interface DevelopOptions {
   readonly longSide?: number;
   /** the photo's focal length in its pixels, where it says so */
   readonly focal?: number;
+  /** also judge whether the page can be read; only of use at the full resolution */
+  readonly judges?: boolean;
 }
 
 export interface DevelopedPage {
   readonly image: Rgba;
   /** mm, as the image lies */
   readonly size: SheetSize;
+  /** the look it has: that of the recipe, or what was picked */
+  readonly look: Look;
+  readonly verdict: Verdict | null;
 }
 
 /** The resolution of a finished page, dots an inch. */
@@ -41,8 +52,14 @@ export const PAGE_DPI = 200;
  */
 export function develop(photo: Rgba, recipe: Recipe, options: DevelopOptions): DevelopedPage {
   const flat = flatten(photo, recipe.outline, { ...options, bows: recipe.bows });
-  const image = clean(turnQuarter(flat.image, recipe.turn), recipe.look);
+  const page = turnQuarter(flat.image, recipe.turn);
+  const map = recipe.look === 'as-shot' && !options.judges ? null : inkMapOf(page);
+  const look =
+    recipe.look === 'auto' && map ? pickLook(map) : recipe.look === 'auto' ? 'as-shot' : recipe.look;
+  const verdict = options.judges && map ? checkPage(page, { ...photo, outline: recipe.outline }, map) : null;
+  const image = clean(page, look, recipe.cleaning, map ?? undefined);
   const lies = recipe.turn === 90 || recipe.turn === 270;
   const { width, height, paper } = flat.size;
-  return { image, size: lies ? { width: height, height: width, paper } : flat.size };
+  const size = lies ? { width: height, height: width, paper } : flat.size;
+  return { image, size, look, verdict };
 }

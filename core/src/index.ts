@@ -32,6 +32,7 @@ export { createAimer, type Aim, type AimFrame, type Aimer } from './aim/aimer';
 export type { Hint } from './aim/coach';
 export { clean, inkMapOf, LOOKS, type CleanOptions, type Look } from './clean/clean';
 export type { InkMap } from './clean/inkMap';
+export { pickLook } from './clean/pickLook';
 export { AS_FOUND, type Tuning } from './clean/tone';
 export { checkPage, type CheckedPhoto } from './verdict/checkPage';
 export {

@@ -19,11 +19,15 @@ export interface CleanOptions {
   readonly fadeRules?: boolean;
 }
 
-/** Runs a look over a flat page; As shot returns the page itself. */
-export function clean(page: Rgba, look: Look, options: CleanOptions = {}): Rgba {
+/**
+ * Runs a look over a flat page; As shot returns the page itself.
+ *
+ * @param known the page's ink, where it was measured already; fading rules takes them off it
+ */
+export function clean(page: Rgba, look: Look, options: CleanOptions = {}, known?: InkMap): Rgba {
   if (look === 'as-shot') return page;
   const { tuning = AS_FOUND } = options;
-  const map = inkMapOf(page);
+  const map = known ?? inkMapOf(page);
   if (options.fadeRules || look === 'pen') fadeRules(map);
   switch (look) {
     case 'daylight':

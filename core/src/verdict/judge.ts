@@ -46,14 +46,14 @@ export interface JudgeContext {
  * The logistic of legibility, fitted on how many printed words a general reading program got out of photographs from
  * well to hopelessly taken (measure/src/clean/fitVerdict.ts).
  */
-const WEIGHTS = { bias: -2.63, signal: 1.82, softness: -3.62 } as const;
+const WEIGHTS = { bias: -3.11, signal: 1.95, softness: -3.76 } as const;
 /** Beyond this ratio of contrast to grain nothing gets better. */
 const ENOUGH_SIGNAL = 32;
 /** Letters that the fitting set had, page px. */
 const USUAL_LETTERS = 25;
 
-const READS_WELL = 0.62;
-const HOPELESS = 0.48;
+const READS_WELL = 0.64;
+const HOPELESS = 0.5;
 
 /** The numbers that legibility is worked out from, each on a scale of doublings. */
 export function legibilityTerms({

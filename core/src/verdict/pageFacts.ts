@@ -32,7 +32,7 @@ export interface PageFacts {
 }
 
 export function pageFacts(map: InkMap): PageFacts {
-  const contrast = quantile(map.contrast.data, 0.85);
+  const contrast = quantile(map.contrast.data, 0.96);
   const { heights, ink, written } = measureLetters(map, strokeFrom(map, contrast));
   const { rise, edges } = measureEdges(map, contrast);
   return {
@@ -126,7 +126,7 @@ function measureLight(
   const { red, green, blue, cell } = paper;
   const sorted = green.data.slice().sort();
   const at = (share: number) => sorted[Math.floor((sorted.length - 1) * share)];
-  const usual = quantile(contrast.data, 0.85);
+  const usual = quantile(contrast.data, 0.96);
   let inside = 0;
   let washed = 0;
   let box: [number, number, number, number] | null = null;
