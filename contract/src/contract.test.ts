@@ -10,7 +10,7 @@ describe('recipeSchema', () => {
       fc.property(
         corners,
         fc.constantFrom(0, 90, 180, 270),
-        fc.constantFrom('as-shot', 'daylight'),
+        fc.constantFrom('as-shot', 'daylight', 'pen', 'pencil', 'soft-grey'),
         fc.double({ min: 0, max: 1, noNaN: true }),
         (c, turn, look, confidence) => {
           for (const outline of [

@@ -31,7 +31,18 @@ export const outlineSchema = z.discriminatedUnion('by', [
 export type RecipeOutline = z.infer<typeof outlineSchema>;
 
 export const turnSchema = z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]);
-export const lookSchema = z.enum(['as-shot', 'daylight']);
+export const lookSchema = z.enum(['as-shot', 'daylight', 'pen', 'pencil', 'soft-grey']);
+
+/** How a person has set a look for one page; left out where it is as Ravlo finds it best. */
+export const tuningSchema = z.object({
+  /** strokes lighter or darker, -1 to 1 */
+  ink: z.number().min(-1).max(1),
+  /** more or less of the paper's grain, -1 to 1; 1 is whitest */
+  paper: z.number().min(-1).max(1),
+  /** take printed rules and squares away */
+  fadeRules: z.boolean(),
+});
+export type RecipeTuning = z.infer<typeof tuningSchema>;
 
 /** How one photo becomes one page: small, plain data, the only thing that an edit changes. */
 export const recipeSchema = z.object({
@@ -39,6 +50,7 @@ export const recipeSchema = z.object({
   /** clockwise, after flattening */
   turn: turnSchema,
   look: lookSchema,
+  tuning: tuningSchema.optional(),
 });
 export type Recipe = z.infer<typeof recipeSchema>;
 

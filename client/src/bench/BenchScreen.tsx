@@ -23,6 +23,9 @@ import { EdgesTool } from './EdgesTool';
 import { LookTool } from './LookTool';
 import { ToolTabs, type Tool } from './ToolTabs';
 import { TurnTool } from './TurnTool';
+import { placesOf } from '@/verdict/sayVerdict';
+import { useVerdict } from '@/verdict/useVerdict';
+import { VerdictNote } from '@/verdict/VerdictNote';
 import { usePageSteps } from './usePageSteps';
 
 export interface BenchScreenProps {
@@ -54,6 +57,8 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
   };
   const toPrevious = () => go(pages[index - 1]);
   const toNext = () => go(pages[index + 1]);
+  const takeAgain = () => router.push(`/packet/${packetId}/camera?retake=${pageId}`);
+  const verdict = useVerdict(page);
   const swipe = usePageSteps({ toPrevious, toNext });
   const isMissing = (packet && !page) || (error && !packet);
 
@@ -94,7 +99,7 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
             label="Take this page again"
             colour={colours.paperOnDark}
             disabled={!page}
-            onPress={() => router.push(`/packet/${packetId}/camera?retake=${pageId}`)}
+            onPress={takeAgain}
           />
           <IconButton
             icon={Undo}
@@ -135,11 +140,13 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
                       longSide={1400}
                       priority={1}
                       onDark
+                      marks={placesOf(verdict)}
                     />
                   </View>
                 )}
               </View>
             </GestureDetector>
+            {tool === 'look' ? null : <VerdictNote verdict={verdict} onTakeAgain={takeAgain} />}
             <View style={styles.tool}>
               {tool === 'edges' ? <EdgesTool key={page.id} page={page} /> : null}
               {tool === 'turn' ? <TurnTool page={page} /> : null}

@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import type { Bows as CoreBows, ComposePdfOptions, PdfPage, Quad } from '@ravlo/core';
+import type { Bows as CoreBows, ComposePdfOptions, PdfPage, Quad, Verdict } from '@ravlo/core';
 import type { Bows, Corners, Page, Recipe } from '@ravlo/contract';
 import { photoUrl } from '@/state/api';
 import type { Darkroom, Picture } from './darkroom.worker';
@@ -11,7 +11,7 @@ import { toCoreRecipe } from './recipe';
  * The only door to core: everything that is computed on pixels goes through here, in workers. Bump the
  * number when developing changes, so that pictures made before are made again.
  */
-const CORE_EDITION = 4;
+const CORE_EDITION = 6;
 const PDF_QUALITY = 0.8;
 
 function makeWorker(): Bench<Remote<Darkroom>> {
@@ -71,6 +71,18 @@ export async function pagePicture(
 /** What a picture depends on, as a text. */
 export function pictureKey(page: Page, recipe: Recipe, longSide: number): string {
   return `${CORE_EDITION} ${page.photo.id} ${longSide} ${JSON.stringify(toCoreRecipe(recipe))}`;
+}
+
+/** Whether a page can be read, and if not, why. */
+export function checkPage(page: Page, recipe: Recipe, options: JobOptions = {}): Promise<Verdict> {
+  const url = photoUrl(page.photo.id);
+  return pool.run((tools) => tools.check(url, toCoreRecipe(recipe)), { photo: url, ...options });
+}
+
+/** What a verdict depends on, as a text: not on the look. */
+export function verdictKey(page: Page, recipe: Recipe): string {
+  const { outline, bows, turn } = toCoreRecipe(recipe);
+  return `${CORE_EDITION} ${page.photo.id} ${JSON.stringify({ outline, bows, turn })}`;
 }
 
 /** A page developed in full and coded, ready for the PDF. */

@@ -12,6 +12,7 @@ import {
   type Quad,
   type Recipe,
   type Turn,
+  type Verdict,
 } from '@ravlo/core';
 import { decodePhoto, encodeJpeg, type DecodedPhoto } from './codec';
 
@@ -77,6 +78,15 @@ const darkroom = {
     const page = develop(image, inDecodedPixels(recipe, scale), { dpi: PAGE_DPI, longSide, focal });
     const { width, height } = page.image;
     return { blob: await encodeJpeg(page.image, PICTURE_QUALITY), width, height };
+  },
+
+  /** Judges a page at its full resolution. */
+  async check(url: string, recipe: Recipe): Promise<Verdict> {
+    const { image, scale, focal } = await openPhoto(url);
+    const options = { dpi: PAGE_DPI, focal, judges: true };
+    const { verdict } = develop(image, { ...inDecodedPixels(recipe, scale), look: 'as-shot' }, options);
+    if (!verdict) throw new Error('The page was not judged');
+    return verdict;
   },
 
   /** Develops a page in full and codes it for the PDF. */

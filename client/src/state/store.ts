@@ -4,6 +4,7 @@ import { useDispatch, useSelector } from 'react-redux';
 import { outboxReducer } from '@/gather/outboxSlice';
 import { api } from './api';
 import { recipeEditsReducer } from './recipeEdits';
+import { verdictsReducer } from './verdicts';
 
 /** A new store; the app has one, every test its own. */
 export function createStore() {
@@ -12,6 +13,7 @@ export function createStore() {
       [api.reducerPath]: api.reducer,
       recipeEdits: recipeEditsReducer,
       outbox: outboxReducer,
+      verdicts: verdictsReducer,
     },
     middleware: (defaults) => defaults().concat(api.middleware),
   });

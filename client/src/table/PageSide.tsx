@@ -8,6 +8,9 @@ import { Button } from '@/ui/Button';
 import { PagePicture } from '@/ui/PagePicture';
 import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { placesOf } from '@/verdict/sayVerdict';
+import { useVerdict } from '@/verdict/useVerdict';
+import { VerdictNote } from '@/verdict/VerdictNote';
 import { outlineRemark } from './outlineRemark';
 
 export interface PageSideProps {
@@ -20,6 +23,7 @@ export interface PageSideProps {
 export function PageSide({ page, number, onOpenBench }: PageSideProps) {
   const recipe = useAppSelector((state) => selectRecipe(state, page));
   const remark = outlineRemark(recipe.outline);
+  const verdict = useVerdict(page);
   return (
     <View role="complementary" aria-label={`Page ${number}`} style={styles.side}>
       <View>
@@ -31,8 +35,16 @@ export function PageSide({ page, number, onOpenBench }: PageSideProps) {
         </Words>
       </View>
       <View style={styles.picture}>
-        <PagePicture page={page} label={`Page ${number}, large`} longSide={1000} priority={1} onDark />
+        <PagePicture
+          page={page}
+          label={`Page ${number}, large`}
+          longSide={1000}
+          priority={1}
+          onDark
+          marks={placesOf(verdict)}
+        />
       </View>
+      <VerdictNote verdict={verdict} />
       <TurnTool page={page} />
       <LookTool page={page} />
       <Button kind="dark" label="Edges" onPress={onOpenBench} />

@@ -1,6 +1,7 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import CircleAlert from 'lucide-react-native/icons/circle-alert';
+import CircleCheck from 'lucide-react-native/icons/circle-check';
 import Trash from 'lucide-react-native/icons/trash';
 import type { KeyboardEvent } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -11,6 +12,8 @@ import { IconButton } from '@/ui/IconButton';
 import { PagePicture } from '@/ui/PagePicture';
 import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { useVerdict } from '@/verdict/useVerdict';
+import { sayVerdict } from '@/verdict/sayVerdict';
 import { outlineRemark } from './outlineRemark';
 
 export interface PageTileProps {
@@ -23,13 +26,18 @@ export interface PageTileProps {
   readonly onRemove: () => void;
 }
 
+/** px of a tile's width */
+const ROOM_FOR_WORDS = 160;
+
 /** One page on the table: pressed to be opened, held and dragged to its place; by key: Enter and the space bar. */
 export function PageTile({ page, number, width, isChosen, onOpen, onRemove }: PageTileProps) {
   const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
     id: page.id,
   });
   const recipe = useAppSelector((state) => selectRecipe(state, page));
-  const remark = outlineRemark(recipe.outline);
+  const verdict = useVerdict(page);
+  const remark = outlineRemark(recipe.outline) ?? (verdict && sayVerdict(verdict));
+  const isWell = remark === null && verdict?.word === 'reads-well';
   const key = (event: KeyboardEvent) => {
     if (event.key === 'Enter' && !isDragging) onOpen();
     else listeners?.onKeyDown?.(event);
@@ -53,7 +61,7 @@ export function PageTile({ page, number, width, isChosen, onOpen, onRemove }: Pa
         {...listeners}
         onKeyDown={key}
         onClick={onOpen}
-        aria-label={`Page ${number}${remark ? `, ${remark}` : ''}`}
+        aria-label={`Page ${number}${remark ? `, ${remark}` : isWell ? ', reads well' : ''}`}
         style={{ height: width * 1.42, display: 'flex', touchAction: 'manipulation', cursor: 'pointer' }}
       >
         <View style={[styles.picture, isChosen && styles.chosen]}>
@@ -73,6 +81,15 @@ export function PageTile({ page, number, width, isChosen, onOpen, onRemove }: Pa
                   {remark}
                 </Words>
               </View>
+            </>
+          ) : isWell ? (
+            <>
+              <CircleCheck size={18} color={colours.good} aria-hidden />
+              {width > ROOM_FOR_WORDS ? (
+                <Words size="small" colour={colours.quiet}>
+                  Reads well
+                </Words>
+              ) : null}
             </>
           ) : null}
         </View>

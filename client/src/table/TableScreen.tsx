@@ -14,9 +14,15 @@ import { colours, space } from '@/ui/tokens';
 import { UndoBar } from '@/ui/UndoBar';
 import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
+import { selectVerdict } from '@/state/verdicts';
+import { sayPacket } from '@/verdict/sayVerdict';
 import { PageGrid } from './PageGrid';
 import { PageSide } from './PageSide';
 import { pageNumber, useTable } from './useTable';
+
+/** Two lists with the very same things in them. */
+const sameItems = <T,>(a: readonly T[], b: readonly T[]) =>
+  a.length === b.length && a.every((item, i) => item === b[i]);
 
 /** One packet's pages, to be ordered and checked. */
 export function TableScreen({ packetId }: { readonly packetId: string }) {
@@ -30,6 +36,10 @@ export function TableScreen({ packetId }: { readonly packetId: string }) {
   const { packet, trouble, removed } = table;
   const pages = packet?.pages ?? [];
   const chosen = wide ? (pages.find((page) => page.id === chosenId) ?? pages[0] ?? null) : null;
+
+  const verdicts = useAppSelector((state) => pages.map((page) => selectVerdict(state, page)), sameItems);
+  const summary = sayPacket(verdicts);
+  const firstBad = pages[verdicts.findIndex((verdict) => verdict !== null && verdict.word !== 'reads-well')];
 
   const openBench = (page: Page) => router.push(`/packet/${packetId}/page/${page.id}`);
   const add = (
@@ -59,7 +69,7 @@ export function TableScreen({ packetId }: { readonly packetId: string }) {
               </Words>
               {packet ? (
                 <Words size="small" colour={colours.quiet}>
-                  {sayPages(packet.pageCount)}
+                  {summary}
                 </Words>
               ) : null}
             </View>
@@ -89,6 +99,17 @@ export function TableScreen({ packetId }: { readonly packetId: string }) {
           <Notice
             title={`${sayPages(onItsWay)} on the way.`}
             detail="The photos are kept here and go up by themselves."
+          />
+        ) : null}
+        {firstBad ? (
+          <Notice
+            title={summary}
+            action={
+              <Button
+                label={`Look at page ${pageNumber(packet, firstBad.id)}`}
+                onPress={() => openBench(firstBad)}
+              />
+            }
           />
         ) : null}
         {packet && pages.length === 0 && onItsWay === 0 ? (

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { ActivityIndicator, Image, StyleSheet, View } from 'react-native';
+import type { Place } from '@ravlo/core';
 import type { Page, Recipe } from '@ravlo/contract';
 import { usePagePicture } from '@/darkroom/usePagePicture';
 import { colours } from './tokens';
@@ -14,10 +15,13 @@ export interface PagePictureProps {
   readonly priority?: number;
   readonly recipe?: Recipe;
   readonly onDark?: boolean;
+  /** places on the page to be looked at */
+  readonly marks?: readonly Place[];
 }
 
 /** A developed page, as large as it fits into its place, on a soft shadow like a sheet on a table. */
-export function PagePicture({ page, label, longSide, priority, recipe, onDark = false }: PagePictureProps) {
+export function PagePicture(props: PagePictureProps) {
+  const { page, label, longSide, priority, recipe, onDark = false, marks = [] } = props;
   const { uri, width, height, isStale, failed } = usePagePicture(page, { longSide, priority, recipe });
   const [room, setRoom] = useState({ width: 0, height: 0 });
   const scale = Math.min(room.width / width, room.height / height);
@@ -36,6 +40,21 @@ export function PagePicture({ page, label, longSide, priority, recipe, onDark = 
       {uri && room.width > 0 ? (
         <View style={[styles.sheet, { width: width * scale, height: height * scale }]}>
           <Image source={{ uri }} accessibilityLabel={label} style={styles.image} resizeMode="contain" />
+          {marks.map(([left, top, across, down], i) => (
+            <View
+              key={i}
+              pointerEvents="none"
+              style={[
+                styles.mark,
+                {
+                  left: `${left * 100}%`,
+                  top: `${top * 100}%`,
+                  width: `${across * 100}%`,
+                  height: `${down * 100}%`,
+                },
+              ]}
+            />
+          ))}
         </View>
       ) : null}
       {isStale && !failed ? (
@@ -54,5 +73,14 @@ const styles = StyleSheet.create({
     boxShadow: '0 1px 3px rgba(30, 42, 50, 0.25)',
   },
   image: { width: '100%', height: '100%' },
+  mark: {
+    position: 'absolute',
+    borderWidth: 2,
+    borderStyle: 'dashed',
+    borderColor: colours.pencil,
+    borderRadius: 4,
+    minWidth: 8,
+    minHeight: 8,
+  },
   busy: { position: 'absolute', inset: 0, alignItems: 'center', justifyContent: 'center' },
 });

@@ -6,11 +6,13 @@ const STRIP = 0.13;
 const LEAST = 0.0165;
 const MOST = 0.043;
 /** A disc fills 0.785 of the square round it. */
-const FILLED = [0.62, 0.92] as const;
+const FILLED = [0.68, 0.9] as const;
 /** As dark as this at least, 0 to 255, all over. */
 const DARK = 45;
 /** Looked for on every fourth pixel each way. */
 const STEP = 4;
+
+const LEAST_SIDE = 1000;
 
 interface Blob {
   readonly x: number;
@@ -22,6 +24,8 @@ interface Blob {
 /** Makes punched holes along an edge bare paper. A hole alone may be a blot: there must be two alike in a line. */
 export function clearHoles(map: InkMap): void {
   const short = Math.min(map.width, map.height);
+  // On small pictures letters are as small as the steps in which holes are looked for.
+  if (short < LEAST_SIDE) return;
   const blobs = roundBlobs(map, short);
   for (const blob of blobs) {
     const isOfRow = blobs.some((other) => other !== blob && isLike(blob, other, short));

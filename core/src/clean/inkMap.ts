@@ -18,7 +18,7 @@ export interface InkMap {
   readonly smooth: Uint8Array;
   /** how much the photographed page's bare paper strays in most places, before any of it was smoothed away */
   readonly grain: number;
-  /** how much `smooth` strays on bare paper, in a grid of NOISE_CELL px */
+  /** how much `smooth` strays on bare paper, in a grid of large cells */
   readonly noise: Grid;
   /** how dark strokes are about here: `smooth` in their middle, in the same grid */
   readonly contrast: Grid;
@@ -32,7 +32,12 @@ export interface Grid {
   readonly data: Float32Array;
 }
 
-const NOISE_CELL = 64;
+/** Cells of the grids, px on a page of 200 dots an inch; smaller on smaller pictures, but not below the second. */
+const NOISE_CELL = [64, 24] as const;
+const FULL_SIDE = 2339;
+
+const gridCell = (width: number, height: number) =>
+  Math.round(Math.max(NOISE_CELL[1], Math.min(1, Math.max(width, height) / FULL_SIDE) * NOISE_CELL[0]));
 /** Paper never strays less than this: a page without noise still has eight-bit steps and paper's own grain. */
 const LEAST_NOISE = 1.2;
 /** Darker than this is not looked at when the paper's straying is measured. */
@@ -50,16 +55,22 @@ export function inkMap(photographed: Rgba): InkMap {
   return times === 0 ? first : { ...mapOnce(smoothPage(photographed, times)), grain: first.grain };
 }
 
+/** Pages with a longer side below this, px, are not smoothed. */
+const SMALL = 1400;
+
 function mapOnce(page: Rgba): InkMap {
   const { width, height } = page;
   let paper = paperMap(page);
   let darkness = measureDarkness(page, paper);
-  let smooth = smoothen(darkness, width, height);
+  // Small pictures have had their grain averaged away, and strokes as thin as a pixel.
+  const isSmall = Math.max(width, height) < SMALL;
+  const calm = (plane: Uint8Array) => (isSmall ? plane.slice() : smoothen(plane, width, height));
+  let smooth = calm(darkness);
   const settled = settlePaper(paper, smooth, width, height);
   if (settled) {
     paper = settled;
     darkness = measureDarkness(page, paper);
-    smooth = smoothen(darkness, width, height);
+    smooth = calm(darkness);
   }
   const noise = measureNoise(smooth, width, height);
   const grain = usualNoise(noise);
@@ -157,13 +168,18 @@ function smoothen(source: Uint8Array, width: number, height: number): Uint8Array
 
 /** Differences this far apart do not share their smoothing. */
 const APART = 4;
-/** The mean difference of two values that stray alike, over how much they stray. */
-const DIFFERENCE_TO_SIGMA = Math.sqrt(Math.PI) / 2;
+/**
+ * The median difference of two values that stray alike, over how much they stray; more, because half of them are cut
+ * off at bare paper.
+ */
+const DIFFERENCE_TO_SIGMA = (1 / (0.6745 * Math.SQRT2)) * 1.4;
+const MOST_DIFFERENCE = 32;
 
 function measureNoise(smooth: Uint8Array, width: number, height: number): Grid {
-  const grid = createGrid(width, height, NOISE_CELL);
+  const grid = createGrid(width, height, gridCell(width, height));
+  const counts = new Uint32Array(MOST_DIFFERENCE);
   forCells(grid, width, height, (i, left, top, right, bottom) => {
-    let sum = 0;
+    counts.fill(0);
     let count = 0;
     for (let y = top; y < bottom; y += 2) {
       for (let x = left; x + APART < right; x += 2) {
@@ -172,12 +188,12 @@ function measureNoise(smooth: Uint8Array, width: number, height: number): Grid {
         if (a >= PAPER_BELOW || b >= PAPER_BELOW) continue;
         const d = a > b ? a - b : b - a;
         // Far off means a stroke, not noise.
-        if (d >= 32) continue;
-        sum += d;
+        if (d >= MOST_DIFFERENCE) continue;
+        counts[d]++;
         count++;
       }
     }
-    grid.data[i] = count < 60 ? -1 : (DIFFERENCE_TO_SIGMA * sum) / count;
+    grid.data[i] = count < grid.cell ** 2 / 70 ? -1 : DIFFERENCE_TO_SIGMA * fineMedian(counts, count);
   });
   const known = [...grid.data].filter((value) => value >= 0).sort((a, b) => a - b);
   // Strokes can only add to what strays: a cell counts no more than the page's usual by a factor.
@@ -251,8 +267,18 @@ function doubtBends(noise: Grid, { green, cell }: PaperMap): void {
   }
 }
 
+/** The median of whole numbers that stand for all between half below and half above them. */
+function fineMedian(counts: Uint32Array, total: number): number {
+  let below = 0;
+  let b = 0;
+  while (b < counts.length - 1 && (below + counts[b]) * 2 < total) below += counts[b++];
+  const within = counts[b] > 0 ? (total / 2 - below) / counts[b] : 0.5;
+  // Differences of nothing stand for those up to a half: the first bin is half as wide.
+  return b === 0 ? within * 0.5 : b - 0.5 + within;
+}
+
 function measureContrast(smooth: Uint8Array, width: number, height: number, noise: Grid): Grid {
-  const grid = createGrid(width, height, NOISE_CELL);
+  const grid = createGrid(width, height, gridCell(width, height));
   const counts = new Uint32Array(256);
   const all = new Uint32Array(256);
   forCells(grid, width, height, (i, left, top, right, bottom) => {

@@ -14,6 +14,8 @@ export interface PaperMap {
 
 /** Grid cells on the page's longer side. */
 const GRID = 144;
+/** Cells must be larger than strokes are wide, also on small pictures: px. */
+const LEAST_CELL = 12;
 /** Ink and drawings up to twice this share of the page's longer side across are bridged. */
 const BRIDGE = 1 / 12;
 /** A cell's paper is looked for among its lightest pixels: this share of them is surely paper. */
@@ -33,7 +35,7 @@ const MOST_SHIFT = 0.075;
  * carried on over them.
  */
 export function paperMap(page: Rgba): PaperMap {
-  const cell = Math.max(4, Math.ceil(Math.max(page.width, page.height) / GRID));
+  const cell = Math.max(LEAST_CELL, Math.ceil(Math.max(page.width, page.height) / GRID));
   const { planes, even } = commonColours(page, cell);
   const bridge = Math.max(1, Math.round((Math.max(page.width, page.height) * BRIDGE) / cell));
   const around = planes.map((plane) => boxMean(closing(plane, bridge), 2));

@@ -1,5 +1,8 @@
 import { gridRow, type InkMap } from './inkMap';
 
+/** The longer side of an A4 page at 200 dots an inch, px. */
+const FULL_SIDE = 2339;
+
 /** Fills a row's worth of thresholds. */
 export type RowOf = (y: number, out: Float32Array) => void;
 
@@ -8,7 +11,7 @@ export interface StrokeMaskOptions {
   readonly low: RowOf;
   /** and at least one of them is as dark as this */
   readonly high: RowOf;
-  /** fewer pixels together are a speck */
+  /** fewer pixels together are a speck, on a page of 200 dots an inch; on a smaller picture it takes fewer */
   readonly leastPixels: number;
 }
 
@@ -18,7 +21,8 @@ export interface StrokeMaskOptions {
  * each row are joined with those of the row above (union by smaller index).
  */
 export function strokeMask({ width, height, smooth }: InkMap, options: StrokeMaskOptions): Uint8Array {
-  const { low, high, leastPixels } = options;
+  const { low, high } = options;
+  const leastPixels = options.leastPixels * Math.min(1, Math.max(width, height) / FULL_SIDE) ** 2;
   const starts: number[] = [];
   const ends: number[] = [];
   const parents: number[] = [];

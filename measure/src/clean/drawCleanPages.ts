@@ -67,7 +67,7 @@ for (let k = 0; k < count; k++) {
     pen,
     hand,
     lines: [text.title, ...text.lines],
-    lens: scene.lens,
+    photoScale: photoScale(truth.corners, width, height),
   };
   await writeFile(`${name}.json`, JSON.stringify(facts));
 }

@@ -1,0 +1,49 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { Verdict } from '@ravlo/core';
+import type { Page } from '@ravlo/contract';
+import { checkPage, verdictKey } from '@/darkroom/darkroom';
+import { selectRecipe } from './recipeEdits';
+import type { AppThunk, RootState } from './store';
+
+/** Verdicts by what they depend on: photo, outline and turn. They can be worked out again at any time. */
+const slice = createSlice({
+  name: 'verdicts',
+  initialState: {} as Readonly<Record<string, Verdict>>,
+  reducers: {
+    judged: (state, { payload }: PayloadAction<{ key: string; verdict: Verdict }>) => ({
+      ...state,
+      [payload.key]: payload.verdict,
+    }),
+  },
+});
+
+export const verdictsReducer = slice.reducer;
+
+/** The verdict on a page as it is now; null while nobody has judged it. */
+export function selectVerdict(state: RootState, page: Page): Verdict | null {
+  return state.verdicts[verdictKey(page, selectRecipe(state, page))] ?? null;
+}
+
+const judging = new Map<string, Promise<void>>();
+/** Pictures come first. */
+const PRIORITY = -1;
+
+/** Has a page judged once, as soon as its outline is known and the darkroom has nothing better to do. */
+export function ensureVerdict(page: Page): AppThunk<Promise<void>> {
+  return (dispatch, getState) => {
+    const recipe = selectRecipe(getState(), page);
+    const key = verdictKey(page, recipe);
+    if (recipe.outline.by === 'pending' || getState().verdicts[key]) return Promise.resolve();
+    const known = judging.get(key);
+    if (known) return known;
+    const work = checkPage(page, recipe, { priority: PRIORITY })
+      .then((verdict) => {
+        dispatch(slice.actions.judged({ key, verdict }));
+      })
+      // A photo that cannot be shown says so itself; there is nothing to judge.
+      .catch(() => undefined)
+      .finally(() => judging.delete(key));
+    judging.set(key, work);
+    return work;
+  };
+}
