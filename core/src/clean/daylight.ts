@@ -1,10 +1,11 @@
 import { createRgba, type Rgba } from '../raster/image';
-import { gridRow, inkMap, paperGains, type InkMap } from './inkMap';
+import { kernels, type Kernels } from '../kernels/kernels';
+import { gridRow, inkMap, MAGIC, paperGains, roomForGains, type InkMap } from './inkMap';
 import { overNoise, strokeMask, widen, type RowOf } from './strokeMask';
 import { AS_FOUND, toneGain, type Tone, type Tuning } from './tone';
 
-/** Ink gets a little darker than it was, faint strokes up to twice and a half as dark. */
-const TONE: Tone = { wanted: 165, least: 1.15, most: 2.5 };
+/** Ink gets a little darker than it was, so that its soft flanks still count; faint strokes up to two and a half times. */
+const TONE: Tone = { wanted: 175, least: 1.35, most: 2.6 };
 /** Nothing becomes darker than this, so that the darkest ink keeps its colour. */
 const DARKEST = 238;
 
@@ -13,8 +14,37 @@ const DARKEST = 238;
  * out white, and whatever is on it keeps its hue and its strength relative to the paper.
  */
 export function daylight(page: Rgba, tuning: Tuning = AS_FOUND, map: InkMap = inkMap(page)): Rgba {
-  const { width, height } = map;
   const mask = inkPixels(map, tuning);
+  const quick = kernels();
+  return quick ? liftQuickly(quick, map, mask, tuning) : liftPlainly(map, mask, tuning);
+}
+
+export function liftQuickly(quick: Kernels, map: InkMap, mask: Uint8Array, tuning: Tuning): Rgba {
+  const { width, height } = map;
+  const { data } = map.page;
+  const result = createRgba(width, height);
+  const { at, gains, others } = roomForGains(quick, width, width * 4, width * 4, width * 4, width);
+  const [pixels, out, toneAt, maskAt] = others;
+  const line = quick.bytes(pixels, width * 4);
+  const lifted = quick.bytes(out, width * 4);
+  const tone = quick.floats(toneAt, width);
+  const wanted = quick.bytes(maskAt, width);
+  for (let y = 0; y < height; y++) {
+    const row = y * width;
+    line.set(data.subarray(row * 4, (row + width) * 4));
+    wanted.set(mask.subarray(row, row + width));
+    paperGains(map.paper, y, gains);
+    toneRow(map, y, TONE, tuning, tone);
+    quick.liftRow(pixels, at[0], at[1], at[2], maskAt, toneAt, DARKEST, width, out);
+    result.data.set(lifted, row * 4);
+  }
+  return result;
+}
+
+/** The reference for the kernel; 32-bit floats, as it has. */
+export function liftPlainly(map: InkMap, mask: Uint8Array, tuning: Tuning): Rgba {
+  const { width, height } = map;
+  const f = Math.fround;
   const result = createRgba(width, height);
   result.data.fill(255);
   const gains = [new Float32Array(width), new Float32Array(width), new Float32Array(width)] as const;
@@ -27,15 +57,13 @@ export function daylight(page: Rgba, tuning: Tuning = AS_FOUND, map: InkMap = in
     toneRow(map, y, TONE, tuning, tone);
     for (let x = 0; x < width; x++, i++, at += 4) {
       if (mask[i] === 0) continue;
-      const r = 255 - data[at] * gr[x];
-      const g = 255 - data[at + 1] * gg[x];
-      const b = 255 - data[at + 2] * gb[x];
-      const most = r > g ? (r > b ? r : b) : g > b ? g : b;
-      let gain = tone[x];
-      if (most * gain > DARKEST) gain = DARKEST / most;
-      out[at] = 255 - r * gain;
-      out[at + 1] = 255 - g * gain;
-      out[at + 2] = 255 - b * gain;
+      const r = f(255 - f(data[at] * gr[x]));
+      const g = f(255 - f(data[at + 1] * gg[x]));
+      const b = f(255 - f(data[at + 2] * gb[x]));
+      const gain = Math.min(tone[x], f(DARKEST / Math.max(1, r, g, b)));
+      out[at] = f(Math.min(255, Math.max(0, f(255 - f(r * gain)))) + MAGIC) - MAGIC;
+      out[at + 1] = f(Math.min(255, Math.max(0, f(255 - f(g * gain)))) + MAGIC) - MAGIC;
+      out[at + 2] = f(Math.min(255, Math.max(0, f(255 - f(b * gain)))) + MAGIC) - MAGIC;
     }
   }
   return result;

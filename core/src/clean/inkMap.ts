@@ -1,6 +1,9 @@
 import { createPlane, type Plane, type Rgba } from '../raster/image';
 import { paperMap, type PaperMap } from './paperMap';
+import { kernels, type Kernels } from '../kernels/kernels';
+import { calm } from './calm';
 import { smoothPage } from './smoothPage';
+import { spread } from './spread';
 
 /**
  * How much darker than its own paper every pixel of a flat page is: the ground on which all looks stand.
@@ -36,8 +39,10 @@ export interface Grid {
 const NOISE_CELL = [64, 24] as const;
 const FULL_SIDE = 2339;
 
-const gridCell = (width: number, height: number) =>
-  Math.round(Math.max(NOISE_CELL[1], Math.min(1, Math.max(width, height) / FULL_SIDE) * NOISE_CELL[0]));
+function gridCell(width: number, height: number): number {
+  const wanted = Math.min(1, Math.max(width, height) / FULL_SIDE) * NOISE_CELL[0];
+  return Math.max(NOISE_CELL[1], Math.round(wanted / 8) * 8);
+}
 /** Paper never strays less than this: a page without noise still has eight-bit steps and paper's own grain. */
 const LEAST_NOISE = 1.2;
 /** Darker than this is not looked at when the paper's straying is measured. */
@@ -101,38 +106,59 @@ function gainRow({ width, height, data }: Plane, cell: number, y: number, out: F
   const top = y0 * width;
   const bottom = Math.min(height - 1, y0 + 1) * width;
   const fy = gy - y0;
-  const step = 1 / cell;
-  let last = data[top] * (1 - fy) + data[bottom] * fy;
-  // Cell centres lie at cell / 2, 3 cell / 2 and so on: before the first and after the last there is no slope.
-  let x = 0;
-  for (let k = 0; k < width; k++) {
-    const next = data[top + k] * (1 - fy) + data[bottom + k] * fy;
-    const end = Math.min(out.length, Math.floor((k + 0.5) * cell));
-    const slope = (next - last) * step;
-    let value = next - slope * ((k + 0.5) * cell - 0.5 - x);
-    for (; x < end; x++, value += slope) out[x] = 255 / value;
-    last = next;
-  }
-  for (; x < out.length; x++) out[x] = 255 / last;
+  const nodes = new Float32Array(width);
+  for (let k = 0; k < width; k++) nodes[k] = 255 / (data[top + k] * (1 - fy) + data[bottom + k] * fy);
+  spread(nodes, cell, out);
 }
 
 /** Eight-bit darkness of every pixel: of its lightness, or half of that of its darkest colour if that is more. */
 function measureDarkness(page: Rgba, paper: PaperMap): Uint8Array {
+  const quick = kernels();
+  return quick ? measureDarknessQuickly(quick, page, paper) : measureDarknessPlainly(page, paper);
+}
+
+function measureDarknessQuickly(quick: Kernels, { width, height, data }: Rgba, paper: PaperMap): Uint8Array {
+  const rows = roomForGains(quick, width, width * 4, width);
+  const { at, gains } = rows;
+  const [pixels, out] = rows.others;
+  const line = quick.bytes(pixels, width * 4);
+  const dark = quick.bytes(out, width);
+  const result = new Uint8Array(width * height);
+  for (let y = 0; y < height; y++) {
+    line.set(data.subarray(y * width * 4, (y + 1) * width * 4));
+    paperGains(paper, y, gains);
+    quick.darknessRow(pixels, at[0], at[1], at[2], width, out);
+    result.set(dark, y * width);
+  }
+  return result;
+}
+
+/** Three rows of gains that the kernels can read, and other stretches of so many bytes. */
+export function roomForGains(quick: Kernels, width: number, ...bytes: readonly number[]) {
+  const [red, green, blue, ...others] = quick.room(width * 4, width * 4, width * 4, ...bytes);
+  const gains = [quick.floats(red, width), quick.floats(green, width), quick.floats(blue, width)] as const;
+  return { at: [red, green, blue] as const, gains, others };
+}
+
+/** Added to a small 32-bit float and taken away again it rounds to a whole number. */
+export const MAGIC = 8388608;
+
+/** The reference for the kernel; 32-bit floats, as it has. */
+export function measureDarknessPlainly(page: Rgba, paper: PaperMap): Uint8Array {
   const { width, height, data } = page;
+  const f = Math.fround;
   const result = new Uint8Array(width * height);
   const gains = [new Float32Array(width), new Float32Array(width), new Float32Array(width)] as const;
   const [gr, gg, gb] = gains;
   for (let y = 0, i = 0, at = 0; y < height; y++) {
     paperGains(paper, y, gains);
     for (let x = 0; x < width; x++, i++, at += 4) {
-      const r = data[at] * gr[x];
-      const g = data[at + 1] * gg[x];
-      const b = data[at + 2] * gb[x];
-      const light = 255 - (r * 0.3 + g * 0.59 + b * 0.11);
-      const least = r < g ? (r < b ? r : b) : g < b ? g : b;
-      const coloured = (255 - least) * 0.5;
-      const dark = light > coloured ? light : coloured;
-      result[i] = dark > 0 ? dark : 0;
+      const r = f(data[at] * gr[x]);
+      const g = f(data[at + 1] * gg[x]);
+      const b = f(data[at + 2] * gb[x]);
+      const shine = f(f(f(r * f(0.3)) + f(g * f(0.59))) + f(b * f(0.11)));
+      const coloured = f(f(255 - Math.min(r, g, b)) * 0.5);
+      result[i] = f(Math.max(0, f(255 - shine), coloured) + MAGIC) - MAGIC;
     }
   }
   return result;
@@ -140,30 +166,7 @@ function measureDarkness(page: Rgba, paper: PaperMap): Uint8Array {
 
 /** 1-2-1 across and down. */
 function smoothen(source: Uint8Array, width: number, height: number): Uint8Array {
-  const result = new Uint8Array(width * height);
-  const rows = [new Uint16Array(width), new Uint16Array(width), new Uint16Array(width)];
-  const across = (y: number, out: Uint16Array) => {
-    const start = Math.min(height - 1, Math.max(0, y)) * width;
-    let before = source[start];
-    let here = before;
-    for (let x = 0; x < width; x++) {
-      const after = x + 1 < width ? source[start + x + 1] : here;
-      out[x] = before + 2 * here + after;
-      before = here;
-      here = after;
-    }
-  };
-  across(-1, rows[0]);
-  across(0, rows[1]);
-  for (let y = 0; y < height; y++) {
-    const above = rows[y % 3];
-    const here = rows[(y + 1) % 3];
-    const below = rows[(y + 2) % 3];
-    across(y + 1, below);
-    const start = y * width;
-    for (let x = 0; x < width; x++) result[start + x] = (above[x] + 2 * here[x] + below[x] + 8) >> 4;
-  }
-  return result;
+  return calm(source, 1, width, height);
 }
 
 /** Differences this far apart do not share their smoothing. */
@@ -364,13 +367,8 @@ export function gridRow({ columns, rows, cell, data }: Grid, y: number, out: Flo
   const y0 = Math.floor(gy);
   const y1 = Math.min(rows - 1, y0 + 1);
   const fy = gy - y0;
-  for (let x = 0; x < out.length; x++) {
-    const gx = Math.min(columns - 1, Math.max(0, (x + 0.5) / cell - 0.5));
-    const x0 = Math.floor(gx);
-    const x1 = Math.min(columns - 1, x0 + 1);
-    const fx = gx - x0;
-    const top = data[y0 * columns + x0] * (1 - fx) + data[y0 * columns + x1] * fx;
-    const bottom = data[y1 * columns + x0] * (1 - fx) + data[y1 * columns + x1] * fx;
-    out[x] = top * (1 - fy) + bottom * fy;
-  }
+  const nodes = new Float32Array(columns);
+  for (let k = 0; k < columns; k++)
+    nodes[k] = data[y0 * columns + k] * (1 - fy) + data[y1 * columns + k] * fy;
+  spread(nodes, cell, out);
 }

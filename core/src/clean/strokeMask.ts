@@ -1,3 +1,4 @@
+import { kernels } from '../kernels/kernels';
 import { gridRow, type InkMap } from './inkMap';
 
 /** The longer side of an A4 page at 200 dots an inch, px. */
@@ -45,6 +46,7 @@ export function strokeMask({ width, height, smooth }: InkMap, options: StrokeMas
 
   const lowest = new Float32Array(width);
   const highest = new Float32Array(width);
+  const isOver = new Uint8Array(width);
   let above = 0;
   let aboveEnd = 0;
   for (let y = 0; y < height; y++) {
@@ -95,14 +97,42 @@ export function overNoise({ noise }: InkMap, factor: number, least: number): Row
 
 /** The same with one more pixel all round: the soft flanks of strokes belong to them. */
 export function widen(mask: Uint8Array, width: number, height: number): Uint8Array {
-  const across = new Uint8Array(mask.length);
-  for (let i = 1; i < mask.length - 1; i++) across[i] = mask[i - 1] | mask[i] | mask[i + 1];
+  const quick = kernels();
+  if (!quick) return widenPlainly(mask, width, height);
+  const [from, to] = quick.room(mask.length, mask.length);
+  quick.bytes(from, mask.length).set(mask);
+  for (let y = 0; y < height; y++) {
+    const here = from + y * width;
+    const above = y > 0 ? here - width : here;
+    quick.widenRow(above, here, y + 1 < height ? here + width : here, to + y * width, width);
+  }
+  return quick.bytes(to, mask.length).slice();
+}
+
+/** The reference for the kernel: the same bytes. */
+export function widenPlainly(mask: Uint8Array, width: number, height: number): Uint8Array {
   const result = new Uint8Array(mask.length);
   for (let y = 0; y < height; y++) {
-    const here = y * width;
-    const up = y > 0 ? here - width : here;
-    const down = y + 1 < height ? here + width : here;
-    for (let x = 0; x < width; x++) result[here + x] = across[up + x] | across[here + x] | across[down + x];
+    for (let x = 0; x < width; x++) {
+      if (mask[y * width + x] === 0) continue;
+      for (let ny = Math.max(0, y - 1); ny <= Math.min(height - 1, y + 1); ny++) {
+        for (let nx = Math.max(0, x - 1); nx <= Math.min(width - 1, x + 1); nx++) result[ny * width + nx] = 1;
+      }
+    }
   }
   return result;
+}
+
+/** Which bytes of a row reach their thresholds: 1, else 0. */
+function reaches(values: Uint8Array, thresholds: Float32Array, out: Uint8Array): void {
+  const quick = kernels();
+  if (!quick) {
+    for (let x = 0; x < out.length; x++) out[x] = values[x] >= thresholds[x] ? 1 : 0;
+    return;
+  }
+  const [from, limits, to] = quick.scratch(out.length, out.length * 4, out.length);
+  quick.bytes(from, out.length).set(values);
+  quick.floats(limits, out.length).set(thresholds);
+  quick.reaches(from, limits, out.length, to);
+  out.set(quick.bytes(to, out.length));
 }

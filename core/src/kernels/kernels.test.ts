@@ -1,3 +1,9 @@
+import { calm, calmPlainly } from '../clean/calm';
+import { liftPlainly, liftQuickly } from '../clean/daylight';
+import { inkMap, measureDarknessPlainly } from '../clean/inkMap';
+import { spread, spreadPlainly } from '../clean/spread';
+import { widen, widenPlainly } from '../clean/strokeMask';
+import { AS_FOUND } from '../clean/tone';
 import fc from 'fast-check';
 import { resample, resamplePlainly, SPAN } from '../flatten/resample';
 import { convolve, convolvePlainly, toConvolution } from '../net/convolve';
@@ -167,5 +173,62 @@ describe('every kernel gives the same bits as its reference', () => {
       }),
       { numRuns: 15 },
     );
+  });
+});
+
+describe('the kernels for cleaning', () => {
+  const bytes = (length: number, seed: number) => {
+    const result = new Uint8Array(length);
+    for (let i = 0, state = seed; i < length; i++) {
+      state = (state * 16807) % 2147483647;
+      result[i] = state % 7 === 0 ? 255 : state & 255;
+    }
+    return result;
+  };
+  const sizes: [number, number][] = [
+    [1, 1],
+    [3, 5],
+    [17, 9],
+    [64, 33],
+    [201, 40],
+  ];
+
+  it.each(sizes)('smooth bytes as plain loops do, %d x %d', (width, height) => {
+    for (const step of [1, 4]) {
+      const source = bytes(width * step * height, 11);
+      expect(calm(source, step, width * step, height)).toEqual(
+        calmPlainly(source, step, width * step, height),
+      );
+    }
+  });
+
+  it.each(sizes)('widen masks as plain loops do, %d x %d', (width, height) => {
+    const mask = bytes(width * height, 5).map((value) => (value > 240 ? 1 : 0));
+    expect(widen(mask, width, height)).toEqual(widenPlainly(mask, width, height));
+  });
+
+  it('spread cells along a row as plain loops do', () => {
+    for (const [cell, length] of [
+      [16, 300],
+      [24, 5],
+      [64, 1654],
+    ]) {
+      const nodes = Float32Array.from(bytes(Math.ceil(length / cell), 3), (value) => value / 97);
+      const [quick, plain] = [new Float32Array(length), new Float32Array(length)];
+      spread(nodes, cell, quick);
+      spreadPlainly(nodes, cell, plain);
+      expect(quick).toEqual(plain);
+    }
+  });
+
+  it('measure and lift darkness as plain loops do', () => {
+    const width = 150;
+    const height = 90;
+    const page = { width, height, data: new Uint8ClampedArray(bytes(width * height * 4, 9)) };
+    const map = inkMap(page);
+    const plainly = measureDarknessPlainly(map.page, map.paper);
+    expect(map.darkness).toEqual(plainly);
+    const mask = bytes(width * height, 21).map((value) => (value > 100 ? 1 : 0));
+    expect(liftQuickly(kernels()!, map, mask, AS_FOUND).data).toEqual(liftPlainly(map, mask, AS_FOUND).data);
   });
 });

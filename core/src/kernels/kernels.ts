@@ -64,6 +64,22 @@ interface KernelExports {
     cos2: number,
     sin2: number,
   ): void;
+  darknessRow(pixels: number, red: number, green: number, blue: number, count: number, out: number): void;
+  spreadRow(nodes: number, cell: number, count: number, out: number): void;
+  widenRow(above: number, here: number, below: number, out: number, width: number): void;
+  reaches(values: number, thresholds: number, count: number, out: number): void;
+  calmRow(above: number, here: number, below: number, out: number, step: number, length: number): void;
+  liftRow(
+    pixels: number,
+    red: number,
+    green: number,
+    blue: number,
+    mask: number,
+    tone: number,
+    darkest: number,
+    count: number,
+    out: number,
+  ): void;
   larger(a: number, b: number, count: number): void;
   smaller(a: number, b: number, count: number): void;
 }
@@ -74,15 +90,23 @@ export interface Kernels extends KernelExports {
    * call. What lies in them is what was left there.
    */
   room(...bytes: readonly number[]): number[];
+  /**
+   * Like `room`, but apart from what `room` gave last, which stays good: for a helper that is called between; a few
+   * rows at most.
+   */
+  scratch(...bytes: readonly number[]): number[];
   /** the `count` floats at an address; good until the next `room` */
   floats(address: number, count: number): Float32Array<ArrayBuffer>;
   words(address: number, count: number): Uint32Array<ArrayBuffer>;
   shorts(address: number, count: number): Int16Array<ArrayBuffer>;
+  bytes(address: number, count: number): Uint8Array<ArrayBuffer>;
 }
 
 const PAGE_BYTES = 65536;
 /** Loops read up to a vector or two past the end. */
 const SPARE = 64;
+/** Bytes set aside for helpers: a few rows of the widest page. */
+const SCRATCH = 512 * 1024;
 
 let loaded: Kernels | null | undefined;
 
@@ -101,21 +125,33 @@ function load(): Kernels | null {
   const { memory } = raw;
   const start = raw.freeFrom();
   const aligned = (address: number) => (address + 15) & ~15;
+  const placesFrom = (from: number, sizes: readonly number[]) => {
+    let end = from;
+    const places = sizes.map((size) => {
+      const place = end;
+      end = aligned(end + size + SPARE);
+      return place;
+    });
+    return { places, end };
+  };
   return {
     ...raw,
     room(...sizes) {
-      let end = aligned(start);
-      const places = sizes.map((size) => {
-        const place = end;
-        end = aligned(end + size + SPARE);
-        return place;
-      });
+      // The scratch lies before all others, so that growing for it never moves what `room` gave.
+      const { places, end } = placesFrom(aligned(start) + SCRATCH, sizes);
       const missing = end - memory.buffer.byteLength;
       if (missing > 0) memory.grow(Math.ceil(missing / PAGE_BYTES));
       return places;
     },
+    scratch(...sizes) {
+      const { places, end } = placesFrom(aligned(start), sizes);
+      if (end > aligned(start) + SCRATCH)
+        throw new RangeError('A helper asked for more than there is set aside');
+      return places;
+    },
     floats: (address, count) => new Float32Array(memory.buffer as ArrayBuffer, address, count),
     words: (address, count) => new Uint32Array(memory.buffer as ArrayBuffer, address, count),
+    bytes: (address, count) => new Uint8Array(memory.buffer as ArrayBuffer, address, count),
     shorts: (address, count) => new Int16Array(memory.buffer as ArrayBuffer, address, count),
   };
 }
