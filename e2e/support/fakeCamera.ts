@@ -15,7 +15,7 @@ const RATE = 30;
 /** Every drawn frame is shown this often: half the drawing. */
 const REPEAT = 2;
 /** s of bare desk at the end: the file begins anew after it. */
-const EMPTY_END = 14;
+const EMPTY_END = 24;
 
 /** A film of sheets that are laid down and taken away one after the other, as a file for Chromium's fake camera. */
 export async function filmOfSheets(count: number): Promise<{ file: string; remove: () => Promise<void> }> {

@@ -15,6 +15,10 @@ export interface Comparison {
    * size and then INTER_AREA
    */
   flattenSharply(photo: Rgba, quad: Quad, width: number, height: number): Rgba[];
+  /** ms for an even, white page of a flat one: background by dilation and median, divided out */
+  daylightMs(page: Rgba): number;
+  /** ms for a black and white page of a flat one: the same in grey, then an adaptive threshold */
+  penMs(page: Rgba): number;
   /** ms that the perspective warp alone takes (INTER_LINEAR), the photo lying in the library's memory already */
   warpMs(photo: Rgba, quad: Quad, width: number, height: number): number;
 }
@@ -29,6 +33,8 @@ export async function loadComparison(): Promise<Comparison> {
     find: (photo) => find(cv, photo),
     develop: (...all) => develop(cv, ...all),
     flattenSharply: (...all) => flattenSharply(cv, ...all),
+    daylightMs: (page) => daylightMs(cv, page),
+    penMs: (page) => penMs(cv, page),
     warpMs: (...all) => warpMs(cv, ...all),
   };
 }
@@ -114,6 +120,39 @@ function warpMs(cv: CV, photo: Rgba, quad: Quad, width: number, height: number):
   });
 }
 
+function daylightMs(cv: CV, page: Rgba): number {
+  return withMats((keep) => {
+    const source = keep(load(cv, page));
+    const start = performance.now();
+    const colour = keep(new cv.Mat());
+    cv.cvtColor(source, colour, cv.COLOR_RGBA2RGB);
+    divideByBackground(cv, keep, colour);
+    return performance.now() - start;
+  });
+}
+
+function penMs(cv: CV, page: Rgba): number {
+  return withMats((keep) => {
+    const source = keep(load(cv, page));
+    const start = performance.now();
+    const grey = keep(new cv.Mat());
+    cv.cvtColor(source, grey, cv.COLOR_RGBA2GRAY);
+    const even = divideByBackground(cv, keep, grey);
+    const ink = keep(new cv.Mat());
+    cv.adaptiveThreshold(even, ink, 255, cv.ADAPTIVE_THRESH_GAUSSIAN_C, cv.THRESH_BINARY, 31, 12);
+    return performance.now() - start;
+  });
+}
+
+function divideByBackground(cv: CV, keep: Keep, page: Mat): Mat {
+  const background = keep(new cv.Mat());
+  cv.dilate(page, background, keep(cv.Mat.ones(7, 7, cv.CV_8U)));
+  cv.medianBlur(background, background, 21);
+  const clean = keep(new cv.Mat());
+  cv.divide(page, background, clean, 255);
+  return clean;
+}
+
 function flattenSharply(cv: CV, photo: Rgba, quad: Quad, width: number, height: number): Rgba[] {
   return withMats((keep) => {
     const source = keep(load(cv, photo));
@@ -138,12 +177,8 @@ function develop(cv: CV, photo: Rgba, quad: Quad, width: number, height: number)
     const page = keep(new cv.Mat());
     cv.warpPerspective(source, page, map, new cv.Size(width, height), cv.INTER_AREA, cv.BORDER_REPLICATE);
     const colour = keep(new cv.Mat());
-    const background = keep(new cv.Mat());
     cv.cvtColor(page, colour, cv.COLOR_RGBA2RGB);
-    cv.dilate(colour, background, keep(cv.Mat.ones(7, 7, cv.CV_8U)));
-    cv.medianBlur(background, background, 21);
-    const clean = keep(new cv.Mat());
-    cv.divide(colour, background, clean, 255);
+    const clean = divideByBackground(cv, keep, colour);
     const result = keep(new cv.Mat());
     cv.cvtColor(clean, result, cv.COLOR_RGB2RGBA);
     return { width, height, data: new Uint8ClampedArray(result.data) };

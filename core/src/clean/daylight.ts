@@ -1,6 +1,8 @@
 import { createRgba, type Rgba } from '../raster/image';
 import { kernels, type Kernels } from '../kernels/kernels';
-import { gridRow, inkMap, MAGIC, paperGains, roomForGains, type InkMap } from './inkMap';
+import { MAGIC, paperGains, roomForGains } from './darkness';
+import { gridRow } from './grid';
+import { inkMap, type InkMap } from './inkMap';
 import { overNoise, strokeMask, widen, type RowOf } from './strokeMask';
 import { AS_FOUND, toneGain, type Tone, type Tuning } from './tone';
 

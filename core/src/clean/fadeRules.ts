@@ -1,4 +1,5 @@
-import { gridRow, type InkMap } from './inkMap';
+import { gridRow } from './grid';
+import type { InkMap } from './inkMap';
 
 /** A page's lines are followed in steps of this many px. */
 const STEP = 48;

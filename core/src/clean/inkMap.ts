@@ -1,9 +1,9 @@
 import { createPlane, type Plane, type Rgba } from '../raster/image';
 import { paperMap, type PaperMap } from './paperMap';
-import { kernels, type Kernels } from '../kernels/kernels';
 import { calm } from './calm';
+import { measureDarkness } from './darkness';
+import { createGrid, fillGrid, fineMedian, forCells, gridCell, quantile, type Grid } from './grid';
 import { smoothPage } from './smoothPage';
-import { spread } from './spread';
 
 /**
  * How much darker than its own paper every pixel of a flat page is: the ground on which all looks stand.
@@ -27,22 +27,6 @@ export interface InkMap {
   readonly contrast: Grid;
 }
 
-/** Values for square cells of a page. */
-export interface Grid {
-  readonly columns: number;
-  readonly rows: number;
-  readonly cell: number;
-  readonly data: Float32Array;
-}
-
-/** Cells of the grids, px on a page of 200 dots an inch; smaller on smaller pictures, but not below the second. */
-const NOISE_CELL = [64, 24] as const;
-const FULL_SIDE = 2339;
-
-function gridCell(width: number, height: number): number {
-  const wanted = Math.min(1, Math.max(width, height) / FULL_SIDE) * NOISE_CELL[0];
-  return Math.max(NOISE_CELL[1], Math.round(wanted / 8) * 8);
-}
 /** Paper never strays less than this: a page without noise still has eight-bit steps and paper's own grain. */
 const LEAST_NOISE = 1.2;
 /** Darker than this is not looked at when the paper's straying is measured. */
@@ -87,81 +71,6 @@ function mapOnce(page: Rgba): InkMap {
 /** How much a page's bare paper strays in most places. */
 function usualNoise({ data }: Grid): number {
   return data.slice().sort()[data.length >> 1];
-}
-
-/** 255 / paper along one row of the page for each colour, bilinear between the centres of the map's cells. */
-export function paperGains(
-  { red, green, blue, cell }: PaperMap,
-  y: number,
-  out: readonly [Float32Array, Float32Array, Float32Array],
-): void {
-  gainRow(red, cell, y, out[0]);
-  gainRow(green, cell, y, out[1]);
-  gainRow(blue, cell, y, out[2]);
-}
-
-function gainRow({ width, height, data }: Plane, cell: number, y: number, out: Float32Array): void {
-  const gy = Math.min(height - 1, Math.max(0, (y + 0.5) / cell - 0.5));
-  const y0 = Math.floor(gy);
-  const top = y0 * width;
-  const bottom = Math.min(height - 1, y0 + 1) * width;
-  const fy = gy - y0;
-  const nodes = new Float32Array(width);
-  for (let k = 0; k < width; k++) nodes[k] = 255 / (data[top + k] * (1 - fy) + data[bottom + k] * fy);
-  spread(nodes, cell, out);
-}
-
-/** Eight-bit darkness of every pixel: of its lightness, or half of that of its darkest colour if that is more. */
-function measureDarkness(page: Rgba, paper: PaperMap): Uint8Array {
-  const quick = kernels();
-  return quick ? measureDarknessQuickly(quick, page, paper) : measureDarknessPlainly(page, paper);
-}
-
-function measureDarknessQuickly(quick: Kernels, { width, height, data }: Rgba, paper: PaperMap): Uint8Array {
-  const rows = roomForGains(quick, width, width * 4, width);
-  const { at, gains } = rows;
-  const [pixels, out] = rows.others;
-  const line = quick.bytes(pixels, width * 4);
-  const dark = quick.bytes(out, width);
-  const result = new Uint8Array(width * height);
-  for (let y = 0; y < height; y++) {
-    line.set(data.subarray(y * width * 4, (y + 1) * width * 4));
-    paperGains(paper, y, gains);
-    quick.darknessRow(pixels, at[0], at[1], at[2], width, out);
-    result.set(dark, y * width);
-  }
-  return result;
-}
-
-/** Three rows of gains that the kernels can read, and other stretches of so many bytes. */
-export function roomForGains(quick: Kernels, width: number, ...bytes: readonly number[]) {
-  const [red, green, blue, ...others] = quick.room(width * 4, width * 4, width * 4, ...bytes);
-  const gains = [quick.floats(red, width), quick.floats(green, width), quick.floats(blue, width)] as const;
-  return { at: [red, green, blue] as const, gains, others };
-}
-
-/** Added to a small 32-bit float and taken away again it rounds to a whole number. */
-export const MAGIC = 8388608;
-
-/** The reference for the kernel; 32-bit floats, as it has. */
-export function measureDarknessPlainly(page: Rgba, paper: PaperMap): Uint8Array {
-  const { width, height, data } = page;
-  const f = Math.fround;
-  const result = new Uint8Array(width * height);
-  const gains = [new Float32Array(width), new Float32Array(width), new Float32Array(width)] as const;
-  const [gr, gg, gb] = gains;
-  for (let y = 0, i = 0, at = 0; y < height; y++) {
-    paperGains(paper, y, gains);
-    for (let x = 0; x < width; x++, i++, at += 4) {
-      const r = f(data[at] * gr[x]);
-      const g = f(data[at + 1] * gg[x]);
-      const b = f(data[at + 2] * gb[x]);
-      const shine = f(f(f(r * f(0.3)) + f(g * f(0.59))) + f(b * f(0.11)));
-      const coloured = f(f(255 - Math.min(r, g, b)) * 0.5);
-      result[i] = f(Math.max(0, f(255 - shine), coloured) + MAGIC) - MAGIC;
-    }
-  }
-  return result;
 }
 
 /** 1-2-1 across and down. */
@@ -270,16 +179,6 @@ function doubtBends(noise: Grid, { green, cell }: PaperMap): void {
   }
 }
 
-/** The median of whole numbers that stand for all between half below and half above them. */
-function fineMedian(counts: Uint32Array, total: number): number {
-  let below = 0;
-  let b = 0;
-  while (b < counts.length - 1 && (below + counts[b]) * 2 < total) below += counts[b++];
-  const within = counts[b] > 0 ? (total / 2 - below) / counts[b] : 0.5;
-  // Differences of nothing stand for those up to a half: the first bin is half as wide.
-  return b === 0 ? within * 0.5 : b - 0.5 + within;
-}
-
 function measureContrast(smooth: Uint8Array, width: number, height: number, noise: Grid): Grid {
   const grid = createGrid(width, height, gridCell(width, height));
   const counts = new Uint32Array(256);
@@ -302,73 +201,4 @@ function measureContrast(smooth: Uint8Array, width: number, height: number, nois
   const total = all.reduce((a, b) => a + b, 0);
   const usual = total > 0 ? quantile(all, total, 0.7) : 128;
   return fillGrid(grid, usual);
-}
-
-function quantile(counts: Uint32Array, total: number, share: number): number {
-  let wanted = total * share;
-  for (let b = 0; b < counts.length; b++) {
-    wanted -= counts[b];
-    if (wanted <= 0) return b;
-  }
-  return counts.length - 1;
-}
-
-/** Cells that know nothing (below 0) take the mean of those around, or the page's usual; then all are smoothed. */
-function fillGrid(grid: Grid, usual: number): Grid {
-  const { columns, rows, data } = grid;
-  const result = new Float32Array(data.length);
-  for (let row = 0; row < rows; row++) {
-    for (let column = 0; column < columns; column++) {
-      let sum = usual * 0.5;
-      let weight = 0.5;
-      for (let dy = -1; dy <= 1; dy++) {
-        for (let dx = -1; dx <= 1; dx++) {
-          const x = column + dx;
-          const y = row + dy;
-          if (x < 0 || y < 0 || x >= columns || y >= rows) continue;
-          const value = data[y * columns + x];
-          if (value < 0) continue;
-          const near = dx === 0 && dy === 0 ? 3 : 1;
-          sum += value * near;
-          weight += near;
-        }
-      }
-      result[row * columns + column] = sum / weight;
-    }
-  }
-  return { ...grid, data: result };
-}
-
-export function createGrid(width: number, height: number, cell: number): Grid {
-  const columns = Math.ceil(width / cell);
-  const rows = Math.ceil(height / cell);
-  return { columns, rows, cell, data: new Float32Array(columns * rows) };
-}
-
-function forCells(
-  { columns, rows, cell }: Grid,
-  width: number,
-  height: number,
-  look: (i: number, left: number, top: number, right: number, bottom: number) => void,
-): void {
-  for (let row = 0; row < rows; row++) {
-    for (let column = 0; column < columns; column++) {
-      const left = column * cell;
-      const top = row * cell;
-      const right = Math.min(width, left + cell);
-      look(row * columns + column, left, top, right, Math.min(height, top + cell));
-    }
-  }
-}
-
-/** A grid's values along one row of the page, bilinear between the cells' centres. */
-export function gridRow({ columns, rows, cell, data }: Grid, y: number, out: Float32Array): void {
-  const gy = Math.min(rows - 1, Math.max(0, (y + 0.5) / cell - 0.5));
-  const y0 = Math.floor(gy);
-  const y1 = Math.min(rows - 1, y0 + 1);
-  const fy = gy - y0;
-  const nodes = new Float32Array(columns);
-  for (let k = 0; k < columns; k++)
-    nodes[k] = data[y0 * columns + k] * (1 - fy) + data[y1 * columns + k] * fy;
-  spread(nodes, cell, out);
 }

@@ -1,5 +1,6 @@
 import { createRgba, type Rgba } from '../raster/image';
-import { gridRow, inkMap, type InkMap } from './inkMap';
+import { gridRow } from './grid';
+import { inkMap, type InkMap } from './inkMap';
 import { overNoise, strokeMask } from './strokeMask';
 import { AS_FOUND, type Tuning } from './tone';
 

@@ -1,5 +1,6 @@
 import type { Look } from './clean';
-import { paperGains, type InkMap } from './inkMap';
+import { paperGains } from './darkness';
+import type { InkMap } from './inkMap';
 
 /** A page that is dark or coloured on more than this share of its pixels is a drawing or a picture. */
 const DRAWING = 0.22;

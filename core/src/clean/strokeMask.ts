@@ -1,5 +1,6 @@
 import { kernels } from '../kernels/kernels';
-import { gridRow, type InkMap } from './inkMap';
+import { gridRow } from './grid';
+import type { InkMap } from './inkMap';
 
 /** The longer side of an A4 page at 200 dots an inch, px. */
 const FULL_SIDE = 2339;
@@ -54,14 +55,11 @@ export function strokeMask({ width, height, smooth }: InkMap, options: StrokeMas
     high(y, highest);
     const first = starts.length;
     const row = y * width;
-    for (let x = 0; x < width;) {
-      if (smooth[row + x] < lowest[x]) {
-        x++;
-        continue;
-      }
+    reaches(smooth.subarray(row, row + width), lowest, isOver);
+    for (let x = isOver.indexOf(1); x >= 0; x = isOver.indexOf(1, x)) {
       const start = x;
       let isSure = false;
-      for (; x < width && smooth[row + x] >= lowest[x]; x++) {
+      for (; x < width && isOver[x] === 1; x++) {
         if (smooth[row + x] >= highest[x]) isSure = true;
       }
       const run = starts.length;

@@ -1,6 +1,7 @@
 import { calm, calmPlainly } from '../clean/calm';
 import { liftPlainly, liftQuickly } from '../clean/daylight';
-import { inkMap, measureDarknessPlainly } from '../clean/inkMap';
+import { measureDarknessPlainly } from '../clean/darkness';
+import { inkMap } from '../clean/inkMap';
 import { spread, spreadPlainly } from '../clean/spread';
 import { widen, widenPlainly } from '../clean/strokeMask';
 import { AS_FOUND } from '../clean/tone';

@@ -1,5 +1,8 @@
-import { readdirSync, readFileSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { existsSync, mkdirSync, readdirSync, readFileSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import path from 'node:path';
+import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
 import type { Rgba } from '@ravlo/core';
 
@@ -20,6 +23,35 @@ export interface CleanPage {
   readonly tint: Uint8Array;
   /** red green blue of ink and highlighter */
   readonly colour: Uint8Array;
+}
+
+export interface CleanPageSet {
+  readonly dir: string;
+  readonly seed: number;
+  readonly count: number;
+}
+
+/** Draws the pages of a set that are not there yet, as many at a time as there are processors. */
+export async function drawMissing({ dir, seed, count }: CleanPageSet): Promise<void> {
+  mkdirSync(dir, { recursive: true });
+  const missing = Array.from({ length: count }, (_, k) => seed + k).filter(
+    (n) => !existsSync(path.join(dir, `page-${n}.json`)),
+  );
+  if (missing.length > 0) process.stderr.write(`drawing ${missing.length} pages\n`);
+  const drawSome = async (): Promise<void> => {
+    for (let n = missing.shift(); n !== undefined; n = missing.shift()) await draw(n, dir);
+  };
+  await Promise.all(Array.from({ length: availableParallelism() }, drawSome));
+}
+
+function draw(seed: number, dir: string): Promise<void> {
+  const script = fileURLToPath(new URL('drawCleanPages.ts', import.meta.url));
+  const args = ['--import', 'tsx', script, '--count', '1', '--seed', String(seed), '--out', dir];
+  const child = spawn(process.execPath, args, { stdio: ['ignore', 'ignore', 'inherit'] });
+  return new Promise((resolve, reject) => {
+    child.on('error', reject);
+    child.on('exit', (code) => (code === 0 ? resolve() : reject(new Error(`drawing ended with ${code}`))));
+  });
 }
 
 export function cleanPageNames(dir: string): string[] {

@@ -147,3 +147,26 @@ export function tintChroma(truth: CleanPage, page: Rgba): number | null {
   found.sort((a, b) => a - b);
   return found.length > 200 ? found[found.length >> 1] : null;
 }
+
+export interface FadeScore {
+  /** share of the rules' darkness that is left */
+  readonly left: number;
+  /** ink recall lost */
+  readonly harmed: number;
+}
+
+/** What fading has left of the rules, and done to the ink; null where there are no rules. */
+export function fadeScore(truth: CleanPage, kept: Rgba, faded: Rgba): FadeScore | null {
+  const { width, height } = truth.page;
+  const nearInk = grow(either(over(truth.ink, 8), over(truth.print, 8)), width, height, 4);
+  const [before, after] = [greyOf(kept), greyOf(faded)];
+  let [all, left, count] = [0, 0, 0];
+  for (let i = 0; i < before.length; i++) {
+    if (truth.rules[i] < 60 || nearInk[i]) continue;
+    count++;
+    all += 255 - before[i];
+    left += 255 - after[i];
+  }
+  if (count < 5000 || all === 0) return null;
+  return { left: left / all, harmed: inkRecall(truth, kept) - inkRecall(truth, faded) };
+}

@@ -1,20 +1,32 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
 import { Command } from 'commander';
-import { clean } from '@ravlo/core';
+import { checkPage, clean, inkMapOf } from '@ravlo/core';
 import { CLEAN_KINDS } from '@ravlo/studio';
+import { loadComparison } from '../comparison';
 import { mean, median } from '../statistics';
 import { printTable } from '../table';
 import { greyOf, otsu, sauvola } from './baselines';
-import { cleanPageNames, readCleanPage, type CleanPage } from './cleanPages';
-import { blackOf, hueError, inkF, inkRecall, paperScore, tintChroma } from './cleanScores';
+import { drawMissing, readCleanPage, type CleanPage } from './cleanPages';
+import {
+  blackOf,
+  fadeScore,
+  hueError,
+  inkF,
+  inkRecall,
+  paperScore,
+  tintChroma,
+  type FadeScore,
+} from './cleanScores';
 
-const { dir, each, from, count } = new Command('measure:clean')
-  .option('--dir <dir>', 'where the drawn pages are', 'out/clean/dev')
-  .option('--from <n>', 'leave out so many pages at the start', Number, 0)
-  .option('--count <n>', 'look at so many pages', Number, 1000)
+const { dir, seed, count, each } = new Command('measure:clean')
+  .description('How clean pages get, beside Otsu, Sauvola and a general-purpose library, in one run.')
+  .option('--dir <dir>', 'where the drawn pages are kept', 'out/clean/pages')
+  .option('--seed <n>', 'the first', Number, 201)
+  .option('--count <n>', 'how many pages; kinds go round', Number, 36)
   .option('--each', 'a line for every page, on standard error')
   .parse()
-  .opts<{ dir: string; each?: boolean; from: number; count: number }>();
+  .opts<{ dir: string; seed: number; count: number; each?: boolean }>();
 
 interface Row {
   readonly kind: string;
@@ -28,7 +40,9 @@ interface Row {
   readonly deviation: number;
   readonly hue: number | null;
   readonly tint: number | null;
-  readonly ms: readonly [daylight: number, pen: number];
+  readonly faded: FadeScore | null;
+  readonly ms: readonly [daylight: number, pen: number, verdict: number];
+  readonly otherMs: readonly [daylight: number, pen: number];
 }
 
 function timed<T>(work: () => T): [T, number] {
@@ -51,12 +65,17 @@ function baselineScores(name: string, truth: CleanPage): Pick<Row, 'otsu' | 'sau
 }
 
 const rows: Row[] = [];
-for (const name of cleanPageNames(dir).slice(from, from + count)) {
+await drawMissing({ dir, seed, count });
+const comparison = await loadComparison();
+for (let k = 0; k < count; k++) {
+  const name = path.join(dir, `page-${seed + k}`);
   const truth = await readCleanPage(name);
   const { page } = truth;
   const [day, dayMs] = timed(() => clean(page, 'daylight'));
   const [pen, penMs] = timed(() => clean(page, 'pen'));
   const lifted = clean(page, 'pencil');
+  const map = inkMapOf(page);
+  const [, verdictMs] = timed(() => checkPage(page, null, map));
   const ours = inkF(truth, blackOf(pen));
   const row: Row = {
     kind: truth.kind,
@@ -68,7 +87,9 @@ for (const name of cleanPageNames(dir).slice(from, from + count)) {
     ...paperScore(truth, day),
     hue: hueError(truth, day),
     tint: tintChroma(truth, day),
-    ms: [dayMs, penMs],
+    faded: fadeScore(truth, day, clean(page, 'daylight', { fadeRules: true })),
+    ms: [dayMs, penMs, verdictMs],
+    otherMs: [comparison.daylightMs(page), comparison.penMs(page)],
   };
   rows.push(row);
   if (each) {
@@ -140,6 +161,32 @@ printTable([
   ),
   line('all', rows),
 ]);
+const faded = rows.flatMap(({ faded: score }) => score ?? []);
 process.stdout.write(
-  `\nms a page, medians: Daylight ${median(rows.map(({ ms }) => ms[0])).toFixed(0)}, Pen ${median(rows.map(({ ms }) => ms[1])).toFixed(0)}\n`,
+  `\nfading rules, ${faded.length} ruled pages: ${fixed(100 * mean(faded.map(({ left }) => left)), 1)} % of the rules left, ${fixed(100 * mean(faded.map(({ harmed }) => harmed)), 2)} points of ink recall lost\n\n`,
 );
+const ms = (pick: (row: Row) => number) => median(rows.map(pick));
+const timeRow = (name: string, ours: number, theirs: number | null) => [
+  name,
+  `${ours.toFixed(0)} ms`,
+  theirs === null ? '' : `${theirs.toFixed(0)} ms`,
+  theirs === null ? '' : (ours / theirs).toFixed(2),
+];
+printTable([
+  ['1654 x 2339, medians', 'Ravlo', 'OpenCV', 'ratio'],
+  timeRow(
+    'Daylight',
+    ms((row) => row.ms[0]),
+    ms((row) => row.otherMs[0]),
+  ),
+  timeRow(
+    'Pen',
+    ms((row) => row.ms[1]),
+    ms((row) => row.otherMs[1]),
+  ),
+  timeRow(
+    'verdict, the ink known',
+    ms((row) => row.ms[2]),
+    null,
+  ),
+]);
