@@ -15,7 +15,7 @@ const WIDE = { width: 1280, height: 800 };
 const PACKET = 'Tide tables, week 3';
 
 mkdirSync(dir, { recursive: true });
-const server = await startRavlo({ demo: true });
+const server = await startRavlo({ demo: true, lan: true });
 const browser = await chromium.launch(CHROMIUM);
 const context = await browser.newContext({
   viewport: PHONE,
@@ -34,8 +34,17 @@ try {
   await settled(page, 3);
   await shoot('shelf');
 
+  await page.getByRole('button', { name: 'Settings' }).click();
+  await page.getByRole('img', { name: /^Code to scan/ }).waitFor();
+  await shoot('settings');
+  await page.getByRole('button', { name: 'To the shelf' }).click();
+
   await page.getByRole('link', { name: new RegExp(`^${PACKET}`) }).click();
   await expectDeveloped(page, 5);
+  await page
+    .getByText(/read well/)
+    .first()
+    .waitFor({ timeout: 90_000 });
   await shoot('table');
 
   await page.setViewportSize(WIDE);

@@ -1,4 +1,5 @@
 import { clean, inkMapOf, type CleanOptions, type Look } from './clean/clean';
+import { isChalk } from './clean/isChalk';
 import { pickLook } from './clean/pickLook';
 import { flatten } from './flatten/flatten';
 import type { SheetSize } from './flatten/sheetSize';
@@ -54,8 +55,8 @@ export function develop(photo: Rgba, recipe: Recipe, options: DevelopOptions): D
   const flat = flatten(photo, recipe.outline, { ...options, bows: recipe.bows });
   const page = turnQuarter(flat.image, recipe.turn);
   const map = recipe.look === 'as-shot' && !options.judges ? null : inkMapOf(page);
-  const look =
-    recipe.look === 'auto' && map ? pickLook(map) : recipe.look === 'auto' ? 'as-shot' : recipe.look;
+  const picked = map && !isChalk(page) ? pickLook(map) : 'as-shot';
+  const look = recipe.look === 'auto' ? picked : recipe.look;
   const verdict = options.judges && map ? checkPage(page, { ...photo, outline: recipe.outline }, map) : null;
   const image = clean(page, look, recipe.cleaning, map ?? undefined);
   const lies = recipe.turn === 90 || recipe.turn === 270;

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { createRgba, type Rgba } from '../raster/image';
 import { turnQuarter } from '../raster/turnQuarter';
+import { isChalk } from './isChalk';
 import { clean, inkMapOf, LOOKS, type Look } from './clean';
 import { pickLook } from './pickLook';
 
@@ -193,6 +194,19 @@ describe('the edges', () => {
     const result = clean(page, 'daylight');
     expect(lightness(result, 900 * WIDTH + 2)).toBeGreaterThan(245);
     expect(lightness(result, 701 * WIDTH + WIDTH - 6)).toBeLessThan(150);
+  });
+});
+
+describe('a blackboard', () => {
+  const board = { paper: [52, 64, 58], ink: [205, 208, 200] } as const;
+  it('is shown as it is, in every look', () => {
+    const page = writtenPage({ ...board, noise: 8, light: (x) => 1 - 0.3 * x });
+    for (const look of LOOKS) expect(clean(page, look)).toBe(page);
+  });
+  it('is not what a page in the dark is taken for', () => {
+    for (const light of [0.2, 0.35]) {
+      expect(isChalk(writtenPage({ light: (x) => light * (1 - 0.5 * x), noise: 8 }))).toBe(false);
+    }
   });
 });
 

@@ -4,6 +4,7 @@ import { clearHoles } from './clearHoles';
 import { daylight } from './daylight';
 import { fadeRules } from './fadeRules';
 import { pencil, softGrey } from './grey';
+import { isChalk } from './isChalk';
 import { inkMap, type InkMap } from './inkMap';
 import { pen } from './pen';
 import { AS_FOUND, type Tuning } from './tone';
@@ -20,12 +21,13 @@ export interface CleanOptions {
 }
 
 /**
- * Runs a look over a flat page; As shot returns the page itself.
+ * Runs a look over a flat page; As shot returns the page itself, and so does any look where light is written on dark:
+ * a blackboard is shown as it is.
  *
  * @param known the page's ink, where it was measured already; fading rules takes them off it
  */
 export function clean(page: Rgba, look: Look, options: CleanOptions = {}, known?: InkMap): Rgba {
-  if (look === 'as-shot') return page;
+  if (look === 'as-shot' || isChalk(page)) return page;
   const { tuning = AS_FOUND } = options;
   const map = known ?? inkMapOf(page);
   if (options.fadeRules || look === 'pen') fadeRules(map);
