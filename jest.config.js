@@ -42,7 +42,7 @@ module.exports = {
       testEnvironment: '<rootDir>/test/environment.js',
       setupFilesAfterEnv: ['<rootDir>/test/setup.ts'],
       transformIgnorePatterns: [
-        '/node_modules/(?!(react-native|@react-native|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|lucide-react-native|react-native-svg|comlink|nanoid))',
+        '/node_modules/(?!(react-native|@react-native|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|lucide-react-native|react-native-svg|comlink|nanoid|@noble))',
         '/node_modules/react-native-reanimated/plugin/',
       ],
       moduleNameMapper: {
