@@ -16,7 +16,7 @@ const MARGIN_SHARE = 0.88;
 /** So many alike make a ruled sheet; fewer are somebody's drawing, or a form. */
 const LEAST_RULES = 5;
 /** Rules are fainter than this share of the strokes' contrast. */
-const FAINTER = 0.62;
+const FAINTER = 0.55;
 
 /** One rule: its middle at every step along the page, and how dark it is there. */
 interface Rule {
@@ -167,7 +167,7 @@ function erase(map: InkMap, { middles }: Rule, beside: number): void {
     for (let d = -HALF; d <= HALF; d++) usual[d + HALF] = bareRule(map, from, to, middle + d);
     for (let x = from; x < to; x++) {
       const stray = 2.5 * noise[x] + 4;
-      const strong = Math.max(stray * 2, contrast[x] * 0.4);
+      const strong = Math.max(stray * 1.5, contrast[x] * 0.28);
       const above = darkest(smooth, width, height, x, middle - beside, middle - HALF);
       const below = darkest(smooth, width, height, x, middle + HALF, middle + beside);
       const crosses = above > strong && below > strong;

@@ -111,7 +111,7 @@ function measureNoise(smooth: Uint8Array, width: number, height: number): Grid {
   // Strokes can only add to what strays: a cell counts no more than the page's usual by a factor.
   const usual = known.length > 0 ? known[Math.floor(known.length * 0.4)] : LEAST_NOISE;
   for (let i = 0; i < grid.data.length; i++) {
-    const value = grid.data[i] < 0 ? usual : Math.min(grid.data[i], usual * 2.2);
+    const value = grid.data[i] < 0 ? usual : Math.min(grid.data[i], usual * 4.5);
     grid.data[i] = Math.max(LEAST_NOISE, value);
   }
   return grid;
