@@ -30,20 +30,29 @@ interface Rule {
  * on above and below, and stay whole.
  */
 export function fadeRules(map: InkMap): void {
-  fadeAcross(map);
+  eraseAll(map, rulesAcross(map));
   const turned = transposed(map);
-  fadeAcross(turned);
+  const upright = rulesAcross(turned);
+  // Most pages have none: then nothing needs to be turned back.
+  if (upright.length === 0) return;
+  turned.darkness.set(turnPlane(map.darkness, map.width, map.height));
+  eraseAll(turned, upright);
   copyBack(turned, map);
 }
 
-function fadeAcross(map: InkMap): void {
+function rulesAcross(map: InkMap): Rule[] {
   const profile = stepProfiles(map);
-  const beside = Math.max(3, Math.round((BESIDE * Math.min(map.width, map.height)) / 1654));
-  const response = lineResponse(profile, beside);
-  const all = findLines(map, profile, response);
-  const rules = all.length >= LEAST_RULES ? all : all.filter(({ share }) => share >= MARGIN_SHARE);
+  const all = findLines(map, profile, lineResponse(profile, besideOf(map)));
+  return all.length >= LEAST_RULES ? all : all.filter(({ share }) => share >= MARGIN_SHARE);
+}
+
+function eraseAll(map: InkMap, rules: readonly Rule[]): void {
+  const beside = besideOf(map);
   for (const rule of rules) erase(map, rule, beside);
 }
+
+const besideOf = ({ width, height }: InkMap) =>
+  Math.max(3, Math.round((BESIDE * Math.min(width, height)) / 1654));
 
 interface Profiles {
   readonly steps: number;
@@ -209,9 +218,9 @@ function darkest(
   return most;
 }
 
+/** The map with rows for columns; its darkness is still empty. */
 function transposed(map: InkMap): InkMap {
   const { width, height } = map;
-  const turn = (plane: Uint8Array) => turnPlane(plane, width, height);
   const grid = (g: InkMap['noise']) => ({
     ...g,
     columns: g.rows,
@@ -222,8 +231,8 @@ function transposed(map: InkMap): InkMap {
     ...map,
     width: height,
     height: width,
-    darkness: turn(map.darkness),
-    smooth: turn(map.smooth),
+    darkness: new Uint8Array(width * height),
+    smooth: turnPlane(map.smooth, width, height),
     noise: grid(map.noise),
     contrast: grid(map.contrast),
   };
