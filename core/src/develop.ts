@@ -1,4 +1,5 @@
 import { clean, inkMapOf, type CleanOptions, type Look } from './clean/clean';
+import type { InkMap } from './clean/inkMap';
 import { isChalk } from './clean/isChalk';
 import { pickLook } from './clean/pickLook';
 import { flatten } from './flatten/flatten';
@@ -55,12 +56,15 @@ export function develop(photo: Rgba, recipe: Recipe, options: DevelopOptions): D
   const flat = flatten(photo, recipe.outline, { ...options, bows: recipe.bows });
   const page = turnQuarter(flat.image, recipe.turn);
   const map = recipe.look === 'as-shot' && !options.judges ? null : inkMapOf(page);
-  const picked = map && !isChalk(page) ? pickLook(map) : 'as-shot';
-  const look = recipe.look === 'auto' ? picked : recipe.look;
+  const look = recipe.look === 'auto' ? lookFor(page, map) : recipe.look;
   const verdict = options.judges && map ? checkPage(page, { ...photo, outline: recipe.outline }, map) : null;
   const image = clean(page, look, recipe.cleaning, map ?? undefined);
   const lies = recipe.turn === 90 || recipe.turn === 270;
   const { width, height, paper } = flat.size;
   const size = lies ? { width: height, height: width, paper } : flat.size;
   return { image, size, look, verdict };
+}
+
+function lookFor(page: Rgba, map: InkMap | null): Look {
+  return map && !isChalk(page) ? pickLook(map) : 'as-shot';
 }

@@ -1,6 +1,7 @@
 import { DetailedError, Upload } from 'tus-js-client';
 import { pageAnswer, type Page, type UploadFacts } from '@ravlo/contract';
 import { OFFLINE, readTrouble, UNEXPECTED, type Trouble } from '@/state/trouble';
+import { readJson } from '@/state/readJson';
 import { hashOf } from './hashOf';
 
 export type SendResult = { readonly page: Page } | { readonly trouble: Trouble };
@@ -51,12 +52,4 @@ export async function sendPhoto(
 function readFailure(error: Error | DetailedError): Trouble {
   const answer = error instanceof DetailedError ? error.originalResponse : null;
   return answer && answer.getStatus() > 0 ? readTrouble(readJson(answer.getBody())) : OFFLINE;
-}
-
-function readJson(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
 }

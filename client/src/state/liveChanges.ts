@@ -1,5 +1,6 @@
 import { CHANGE_EVENT, packetChange } from '@ravlo/contract';
 import { api } from './api';
+import { readJson } from './readJson';
 import type { AppStore } from './store';
 
 /**
@@ -33,12 +34,4 @@ export function hearChanges(store: AppStore): () => void {
     document.removeEventListener('visibilitychange', follow);
     events?.close();
   };
-}
-
-function readJson(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
 }

@@ -197,7 +197,7 @@ describe('the edges', () => {
   });
 });
 
-describe('a blackboard', () => {
+describe('chalk on a dark board', () => {
   const board = { paper: [52, 64, 58], ink: [205, 208, 200] } as const;
   it('is shown as it is, in every look', () => {
     const page = writtenPage({ ...board, noise: 8, light: (x) => 1 - 0.3 * x });

@@ -22,7 +22,7 @@ export interface CleanOptions {
 
 /**
  * Runs a look over a flat page; As shot returns the page itself, and so does any look where light is written on dark:
- * a blackboard is shown as it is.
+ * chalk on a dark board is shown as it is.
  *
  * @param known the page's ink, where it was measured already; fading rules takes them off it
  */

@@ -13,7 +13,7 @@ const NO_INK = 0.62;
 /** Chalk is strokes, not a lamp's reflection: so many light runs in a row on average. */
 const LEAST_RUNS = 2;
 
-/** True where light is written on dark, as on a blackboard: looks that whiten the paper would wipe it off. */
+/** True where light is written on dark, as chalk on a dark board: looks that whiten the paper would wipe it off. */
 export function isChalk({ width, height, data }: Rgba): boolean {
   const counts = new Uint32Array(256);
   let total = 0;
