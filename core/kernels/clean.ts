@@ -208,14 +208,40 @@ export function widenRow(above: usize, here: usize, below: usize, out: usize, wi
   }
 }
 
-/** 1 where a byte is at least its threshold (f32), else 0. */
+/** 1 where a byte is at least its threshold, else 0. */
 export function reaches(values: usize, thresholds: usize, count: i32, out: usize): void {
-  const one = i32x4.splat(1);
-  for (let x = 0; x < count; x += 4) {
-    const bytes = v128.load32_zero(values + x);
-    const four = f32x4.convert_i32x4_s(i32x4.extend_low_i16x8_u(i16x8.extend_low_i8x16_u(bytes)));
-    const over = v128.and(f32x4.ge(four, v128.load(thresholds + (x << 2))), one);
-    const shorts = i16x8.narrow_i32x4_u(over, over);
-    v128.store32_lane(out + x, i8x16.narrow_i16x8_u(shorts, shorts), 0);
+  const one = i8x16.splat(1);
+  for (let x = 0; x < count; x += 16) {
+    v128.store(out + x, v128.and(i8x16.ge_u(v128.load(values + x), v128.load(thresholds + x)), one));
+  }
+}
+
+/** The largest byte of every two by two of two rows. */
+export function peakRow(above: usize, here: usize, columns: i32, out: usize): void {
+  for (let x = 0; x < columns; x += 8) {
+    const both = i8x16.max_u(v128.load(above + (x << 1)), v128.load(here + (x << 1)));
+    const even = v128.and(both, i16x8.splat(255));
+    const largest = i16x8.max_u(even, i16x8.shr_u(both, 8));
+    v128.store64_lane(out + x, i8x16.narrow_i16x8_u(largest, largest), 0);
+  }
+}
+
+/** The largest byte from `reach` before to `reach` behind every byte of a row; what lies beyond it is looked at too. */
+export function widestRow(from: usize, count: i32, reach: i32, out: usize): void {
+  for (let x = 0; x < count; x += 16) {
+    let most = v128.load(from + x);
+    for (let k = 1; k <= reach; k++) {
+      most = i8x16.max_u(most, i8x16.max_u(v128.load(from + x - k), v128.load(from + x + k)));
+    }
+    v128.store(out + x, most);
+  }
+}
+
+/** The largest byte of every column of so many rows. */
+export function tallestRow(from: usize, columns: i32, rows: i32, out: usize): void {
+  for (let x = 0; x < columns; x += 16) {
+    let most = v128.load(from + x);
+    for (let k = 1; k < rows; k++) most = i8x16.max_u(most, v128.load(from + x + k * columns));
+    v128.store(out + x, most);
   }
 }

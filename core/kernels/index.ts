@@ -9,7 +9,17 @@ export { ridges } from './ridges';
 export { vote } from './vote';
 export { resample } from './resample';
 export { convolve3 } from './convolve';
-export { darknessRow, calmRow, liftRow, spreadRow, widenRow, reaches } from './clean';
+export {
+  calmRow,
+  darknessRow,
+  liftRow,
+  peakRow,
+  reaches,
+  spreadRow,
+  tallestRow,
+  widenRow,
+  widestRow,
+} from './clean';
 export { smooth, addToTensor, edgeField, larger, smaller } from './edges';
 
 /** Where free memory begins. */

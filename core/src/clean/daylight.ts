@@ -3,8 +3,10 @@ import { kernels, type Kernels } from '../kernels/kernels';
 import { MAGIC, paperGains, roomForGains } from './darkness';
 import { gridRow } from './grid';
 import { inkMap, type InkMap } from './inkMap';
-import { overNoise, strokeMask, widen, type RowOf } from './strokeMask';
+import { overNoise, strokeMask } from './strokeMask';
+import type { RowOf } from './strokeRuns';
 import { AS_FOUND, toneGain, type Tone, type Tuning } from './tone';
+import { widen } from './widen';
 
 /** Ink gets a little darker than it was, so that its soft flanks still count; faint strokes up to two and a half times. */
 const TONE: Tone = { wanted: 175, least: 1.35, most: 2.6 };
@@ -100,7 +102,7 @@ function overBoth(map: InkMap, factor: number, least: number): RowOf {
     if ((y & 7) !== 0) return;
     byNoise(y, out);
     gridRow(map.contrast, y, contrast);
-    for (let x = 0; x < out.length; x++) out[x] = Math.max(out[x], contrast[x] * OF_CONTRAST);
+    for (let x = 0; x < out.length; x++) out[x] = Math.max(out[x], Math.ceil(contrast[x] * OF_CONTRAST));
   };
 }
 

@@ -1,6 +1,7 @@
 import { createRgba, type Rgba } from '../raster/image';
 import { gridRow } from './grid';
 import { inkMap, type InkMap } from './inkMap';
+import { peaksAround } from './peaksAround';
 import { overNoise, strokeMask } from './strokeMask';
 import { AS_FOUND, type Tuning } from './tone';
 
@@ -14,32 +15,25 @@ const LEAST = 9;
 /** The darkest pixel of anything that is ink stands out from the paper by so many strayings, and by this. */
 const PEAK_OF_NOISE = 6.5;
 const LEAST_PEAK = 16;
-/** The darkest pixel of a stroke is looked for this far to each side, in steps of two pixels. */
-const REACH = 4;
 const LEAST_PIXELS = 7;
 
 /** The *Pen* look: every pixel black or white. The threshold follows the strokes: half of how dark each is. */
 export function pen(page: Rgba, tuning: Tuning = AS_FOUND, map: InkMap = inkMap(page)): Rgba {
   const { width, height, smooth } = map;
-  const peaks = localPeaks(smooth, width, height);
-  const columns = Math.ceil(width / 2);
   const share = OF_PEAK * 2 ** (-tuning.ink * 0.6);
-  const floor = OF_CONTRAST * 2 ** (tuning.paper * 0.7);
-  const contrast = new Float32Array(width);
-  const noise = new Float32Array(width);
+  const halves = peaksAround(smooth, width, height);
+  const byPeak = halves.map((peak) => Math.ceil(share * peak));
+  const columns = Math.ceil(width / 2);
+  const faintest = new Uint8ClampedArray(width);
   const mask = strokeMask(map, {
     low(y, out) {
-      if ((y & 7) === 0) {
-        gridRow(map.contrast, y, contrast);
-        gridRow(map.noise, y, noise);
-      }
+      // Rows share their peaks two and two.
+      if ((y & 1) === 1) return;
+      if ((y & 7) === 0) faintestRow(map, y, tuning, faintest);
       const row = (y >> 1) * columns;
       for (let x = 0; x < width; x++) {
-        const byPeak = share * peaks[row + (x >> 1)];
-        const byOthers = floor * contrast[x];
-        const byNoise = OF_NOISE * noise[x];
-        const threshold = byPeak > byOthers ? byPeak : byOthers;
-        out[x] = threshold > byNoise ? (threshold > LEAST ? threshold : LEAST) : byNoise;
+        const threshold = byPeak[row + (x >> 1)];
+        out[x] = threshold > faintest[x] ? threshold : faintest[x];
       }
     },
     high: overNoise(map, PEAK_OF_NOISE, LEAST_PEAK),
@@ -52,32 +46,14 @@ export function pen(page: Rgba, tuning: Tuning = AS_FOUND, map: InkMap = inkMap(
   return result;
 }
 
-/** The darkest value around, on half the page's pixels each way. */
-function localPeaks(smooth: Uint8Array, width: number, height: number): Uint8Array {
-  const columns = Math.ceil(width / 2);
-  const rows = Math.ceil(height / 2);
-  const small = new Uint8Array(columns * rows);
-  for (let y = 0; y < height; y++) {
-    const from = y * width;
-    const to = (y >> 1) * columns;
-    for (let x = 0; x < width; x++) {
-      const value = smooth[from + x];
-      if (value > small[to + (x >> 1)]) small[to + (x >> 1)] = value;
-    }
+/** Nothing fainter is ink, whatever the stroke that it belongs to. */
+function faintestRow({ contrast, noise, width }: InkMap, y: number, { paper }: Tuning, out: Uint8ClampedArray) {
+  const strokes = new Float32Array(width);
+  const straying = new Float32Array(width);
+  gridRow(contrast, y, strokes);
+  gridRow(noise, y, straying);
+  const share = OF_CONTRAST * 2 ** (paper * 0.7);
+  for (let x = 0; x < width; x++) {
+    out[x] = Math.ceil(Math.max(LEAST, share * strokes[x], OF_NOISE * straying[x]));
   }
-  return spread(spread(small, columns, rows, 1), columns, rows, columns);
-}
-
-/** Every value becomes the largest within REACH along one direction. */
-function spread(source: Uint8Array, columns: number, rows: number, step: number): Uint8Array {
-  const result = new Uint8Array(source);
-  const length = columns * rows;
-  for (let k = 1; k <= REACH; k++) {
-    const apart = k * step;
-    for (let i = 0; i + apart < length; i++) {
-      if (source[i + apart] > result[i]) result[i] = source[i + apart];
-      if (source[i] > result[i + apart]) result[i + apart] = source[i];
-    }
-  }
-  return result;
 }

@@ -1,12 +1,9 @@
-import { kernels } from '../kernels/kernels';
 import { gridRow } from './grid';
 import type { InkMap } from './inkMap';
+import { strokeRuns, type RowOf, type StrokeRuns } from './strokeRuns';
 
 /** The longer side of an A4 page at 200 dots an inch, px. */
 const FULL_SIDE = 2339;
-
-/** Fills a row's worth of thresholds. */
-export type RowOf = (y: number, out: Float32Array) => void;
 
 export interface StrokeMaskOptions {
   /** a stroke's pixels are at least this dark */
@@ -19,118 +16,74 @@ export interface StrokeMaskOptions {
 
 /**
  * Which pixels belong to something on the paper: 1, and 0 for bare paper. Pixels over the low threshold count where
- * they hang together (also across corners) with one over the high threshold, and where enough of them do. Runs of
- * each row are joined with those of the row above (union by smaller index).
+ * they hang together with one over the high threshold, where enough of them do, and where little things are not far
+ * fainter than the strokes around.
  */
 export function strokeMask({ width, height, smooth }: InkMap, options: StrokeMaskOptions): Uint8Array {
-  const { low, high } = options;
-  const leastPixels = options.leastPixels * Math.min(1, Math.max(width, height) / FULL_SIDE) ** 2;
-  const starts: number[] = [];
-  const ends: number[] = [];
-  const parents: number[] = [];
-  const sizes: number[] = [];
-  const sure: boolean[] = [];
-  const find = (run: number): number => {
-    let root = run;
-    while (parents[root] !== root) root = parents[root];
-    while (parents[run] !== root) [run, parents[run]] = [parents[run], root];
-    return root;
-  };
-  const join = (a: number, b: number): void => {
-    const [first, second] = [find(a), find(b)];
-    if (first === second) return;
-    const [keep, drop] = first < second ? [first, second] : [second, first];
-    parents[drop] = keep;
-    sizes[keep] += sizes[drop];
-    sure[keep] ||= sure[drop];
-  };
-
-  const lowest = new Float32Array(width);
-  const highest = new Float32Array(width);
-  const isOver = new Uint8Array(width);
-  let above = 0;
-  let aboveEnd = 0;
-  for (let y = 0; y < height; y++) {
-    low(y, lowest);
-    high(y, highest);
-    const first = starts.length;
-    const row = y * width;
-    reaches(smooth.subarray(row, row + width), lowest, isOver);
-    for (let x = isOver.indexOf(1); x >= 0; x = isOver.indexOf(1, x)) {
-      const start = x;
-      let isSure = false;
-      for (; x < width && isOver[x] === 1; x++) {
-        if (smooth[row + x] >= highest[x]) isSure = true;
-      }
-      const run = starts.length;
-      starts.push(row + start);
-      ends.push(row + x);
-      parents.push(run);
-      sizes.push(x - start);
-      sure.push(isSure);
-      while (above < aboveEnd && ends[above] < row - width + start) above++;
-      for (let k = above; k < aboveEnd && starts[k] <= row - width + x; k++) join(run, k);
-    }
-    above = first;
-    aboveEnd = starts.length;
-  }
-
+  const runs = strokeRuns(smooth, width, height, options.low, options.high);
+  const scale = Math.min(1, Math.max(width, height) / FULL_SIDE) ** 2;
+  const least = options.leastPixels * scale;
+  const isFaint = faintBesideStrokes(runs, width, height, LITTLE * scale);
   const mask = new Uint8Array(width * height);
-  for (let run = 0; run < starts.length; run++) {
-    const root = find(run);
-    if (sure[root] && sizes[root] >= leastPixels) mask.fill(1, starts[run], ends[run]);
+  for (let run = 0; run < runs.count; run++) {
+    const root = runs.roots[run];
+    if (runs.sure[root] === 0 || runs.sizes[root] < least || isFaint(root)) continue;
+    mask.fill(1, runs.starts[run], runs.ends[run]);
   }
   return mask;
 }
 
+/** Less than so many pixels together are a dot, at 200 dots an inch: of an i, of a decimal fraction, or dirt. */
+const LITTLE = 60;
+/** A dot was made by the same pen as the strokes beside it: it is at least this dark against them. */
+const OF_STROKES = 0.28;
+/** Strokes beside: in cells of so many px, and in those next to them. */
+const CELL = 64;
+
+/** Tells which little things are too faint to have been written by whoever wrote the strokes around them. */
+function faintBesideStrokes(
+  { count, starts, ends, roots, sizes, peaks }: StrokeRuns,
+  width: number,
+  height: number,
+  little: number,
+): (root: number) => boolean {
+  const columns = Math.ceil(width / CELL);
+  const rows = Math.ceil(height / CELL);
+  const darkest = new Uint8Array(columns * rows);
+  const cellOf = (i: number) => {
+    const x = i % width;
+    return Math.floor((i - x) / width / CELL) * columns + Math.floor(x / CELL);
+  };
+  for (let run = 0; run < count; run++) {
+    const root = roots[run];
+    if (sizes[root] < little) continue;
+    for (const cell of [cellOf(starts[run]), cellOf(ends[run] - 1)]) {
+      if (peaks[root] > darkest[cell]) darkest[cell] = peaks[root];
+    }
+  }
+  const known = darkest.filter((value) => value > 0).sort();
+  const usual = known.length > 0 ? known[known.length >> 1] : 0;
+  const beside = (cell: number): number => {
+    const column = cell % columns;
+    let most = 0;
+    for (let row = cell - column - columns; row <= cell - column + columns; row += columns) {
+      if (row < 0 || row >= darkest.length) continue;
+      for (let k = Math.max(0, column - 1); k <= Math.min(columns - 1, column + 1); k++) {
+        if (darkest[row + k] > most) most = darkest[row + k];
+      }
+    }
+    return most > 0 ? most : usual;
+  };
+  return (root) => sizes[root] < little && peaks[root] < OF_STROKES * beside(cellOf(starts[root]));
+}
+
 /** So many times what bare paper strays, and no less than `least`. */
-export function overNoise({ noise }: InkMap, factor: number, least: number): RowOf {
+export function overNoise({ noise, width }: InkMap, factor: number, least: number): RowOf {
+  const straying = new Float32Array(width);
   return (y, out) => {
     // The noise changes slowly: a row in eight is enough.
     if ((y & 7) !== 0) return;
-    gridRow(noise, y, out);
-    for (let x = 0; x < out.length; x++) out[x] = Math.max(least, out[x] * factor);
+    gridRow(noise, y, straying);
+    for (let x = 0; x < out.length; x++) out[x] = Math.ceil(Math.max(least, straying[x] * factor));
   };
-}
-
-/** The same with one more pixel all round: the soft flanks of strokes belong to them. */
-export function widen(mask: Uint8Array, width: number, height: number): Uint8Array {
-  const quick = kernels();
-  if (!quick) return widenPlainly(mask, width, height);
-  const [from, to] = quick.room(mask.length, mask.length);
-  quick.bytes(from, mask.length).set(mask);
-  for (let y = 0; y < height; y++) {
-    const here = from + y * width;
-    const above = y > 0 ? here - width : here;
-    quick.widenRow(above, here, y + 1 < height ? here + width : here, to + y * width, width);
-  }
-  return quick.bytes(to, mask.length).slice();
-}
-
-/** The reference for the kernel: the same bytes. */
-export function widenPlainly(mask: Uint8Array, width: number, height: number): Uint8Array {
-  const result = new Uint8Array(mask.length);
-  for (let y = 0; y < height; y++) {
-    for (let x = 0; x < width; x++) {
-      if (mask[y * width + x] === 0) continue;
-      for (let ny = Math.max(0, y - 1); ny <= Math.min(height - 1, y + 1); ny++) {
-        for (let nx = Math.max(0, x - 1); nx <= Math.min(width - 1, x + 1); nx++) result[ny * width + nx] = 1;
-      }
-    }
-  }
-  return result;
-}
-
-/** Which bytes of a row reach their thresholds: 1, else 0. */
-function reaches(values: Uint8Array, thresholds: Float32Array, out: Uint8Array): void {
-  const quick = kernels();
-  if (!quick) {
-    for (let x = 0; x < out.length; x++) out[x] = values[x] >= thresholds[x] ? 1 : 0;
-    return;
-  }
-  const [from, limits, to] = quick.scratch(out.length, out.length * 4, out.length);
-  quick.bytes(from, out.length).set(values);
-  quick.floats(limits, out.length).set(thresholds);
-  quick.reaches(from, limits, out.length, to);
-  out.set(quick.bytes(to, out.length));
 }

@@ -3,7 +3,8 @@ import { liftPlainly, liftQuickly } from '../clean/daylight';
 import { measureDarknessPlainly } from '../clean/darkness';
 import { inkMap } from '../clean/inkMap';
 import { spread, spreadPlainly } from '../clean/spread';
-import { widen, widenPlainly } from '../clean/strokeMask';
+import { peaksAround, peaksPlainly } from '../clean/peaksAround';
+import { widen, widenPlainly } from '../clean/widen';
 import { AS_FOUND } from '../clean/tone';
 import fc from 'fast-check';
 import { resample, resamplePlainly, SPAN } from '../flatten/resample';
@@ -206,6 +207,11 @@ describe('the kernels for cleaning', () => {
   it.each(sizes)('widen masks as plain loops do, %d x %d', (width, height) => {
     const mask = bytes(width * height, 5).map((value) => (value > 240 ? 1 : 0));
     expect(widen(mask, width, height)).toEqual(widenPlainly(mask, width, height));
+  });
+
+  it.each(sizes)('find the peaks around as plain loops do, %d x %d', (width, height) => {
+    const plane = bytes(width * height, 17).map((value) => (value > 230 ? value : value >> 3));
+    expect(peaksAround(plane, width, height)).toEqual(peaksPlainly(plane, width, height));
   });
 
   it('spread cells along a row as plain loops do', () => {

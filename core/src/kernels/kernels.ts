@@ -68,6 +68,9 @@ interface KernelExports {
   spreadRow(nodes: number, cell: number, count: number, out: number): void;
   widenRow(above: number, here: number, below: number, out: number, width: number): void;
   reaches(values: number, thresholds: number, count: number, out: number): void;
+  peakRow(above: number, here: number, columns: number, out: number): void;
+  widestRow(from: number, count: number, reach: number, out: number): void;
+  tallestRow(from: number, columns: number, rows: number, out: number): void;
   calmRow(above: number, here: number, below: number, out: number, step: number, length: number): void;
   liftRow(
     pixels: number,
