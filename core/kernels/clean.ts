@@ -245,3 +245,31 @@ export function tallestRow(from: usize, columns: i32, rows: i32, out: usize): vo
     v128.store(out + x, most);
   }
 }
+
+/** Adds a row of bytes, none counted for more than `cap`, to sums of 16 bits. */
+export function addCapped(row: usize, cap: i32, count: i32, sums: usize): void {
+  const most = i8x16.splat(<i8>cap);
+  for (let x = 0; x < count; x += 8) {
+    const bytes = i8x16.min_u(v128.load64_zero(row + x), most);
+    const to = sums + (x << 1);
+    v128.store(to, i16x8.add(v128.load(to), i16x8.extend_low_i8x16_u(bytes)));
+  }
+}
+
+/** Sums over every 48 bytes of a row, none counted for more than `cap`; 16 bits each. */
+export function stepSums(row: usize, cap: i32, steps: i32, out: usize): void {
+  const most = i8x16.splat(<i8>cap);
+  for (let s = 0; s < steps; s++) {
+    const from = row + s * 48;
+    const a = i16x8.extadd_pairwise_i8x16_u(i8x16.min_u(v128.load(from), most));
+    const b = i16x8.extadd_pairwise_i8x16_u(i8x16.min_u(v128.load(from, 16), most));
+    const c = i16x8.extadd_pairwise_i8x16_u(i8x16.min_u(v128.load(from, 32), most));
+    const four = i32x4.extadd_pairwise_i16x8_u(i16x8.add(i16x8.add(a, b), c));
+    const sum =
+      i32x4.extract_lane(four, 0) +
+      i32x4.extract_lane(four, 1) +
+      i32x4.extract_lane(four, 2) +
+      i32x4.extract_lane(four, 3);
+    store<u16>(out + (s << 1), <u16>sum);
+  }
+}

@@ -10,12 +10,14 @@ export { vote } from './vote';
 export { resample } from './resample';
 export { convolve3 } from './convolve';
 export {
+  addCapped,
   calmRow,
   darknessRow,
   liftRow,
   peakRow,
   reaches,
   spreadRow,
+  stepSums,
   tallestRow,
   widenRow,
   widestRow,

@@ -208,6 +208,10 @@ describe('chalk on a dark board', () => {
       expect(isChalk(writtenPage({ light: (x) => light * (1 - 0.5 * x), noise: 8 }))).toBe(false);
     }
   });
+  it('is not what a ruled page is taken for that lies in deep shadow but for one corner', () => {
+    const light = (x: number, y: number) => (x + y > 1.6 ? 0.9 : 0.35);
+    expect(isChalk(writtenPage({ light, rules: true, noise: 8 }))).toBe(false);
+  });
 });
 
 describe('which look', () => {

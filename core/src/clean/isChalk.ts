@@ -4,47 +4,37 @@ import type { Rgba } from '../raster/image';
 const STEP = 3;
 /** A board is darker than this, 0 to 255. */
 const DARK = 120;
-/** Chalk is lighter than the board by this factor and so many levels. */
-const LIGHTER = [1.5, 35] as const;
-/** The share of a board that chalk covers. */
-const COVER = [0.003, 0.3] as const;
-/** Nothing on a board is much darker than it is: the darkest two hundredth, over the board. */
-const NO_INK = 0.62;
-/** Chalk is strokes, not a lamp's reflection: so many light runs in a row on average. */
-const LEAST_RUNS = 2;
+/** A stroke is narrower than this share of the page's shorter side. */
+const STROKE = 0.012;
+/** Chalk is lighter than the board on both sides of it by this factor and so many levels; ink darker by as much. */
+const APART = [1.22, 14] as const;
+/** The share of a board that chalk covers at least. */
+const LEAST_COVER = 0.003;
+/** There is so many times more chalk on a board than anything dark. */
+const OVER_INK = 3;
 
-/** True where light is written on dark, as chalk on a dark board: looks that whiten the paper would wipe it off. */
+/**
+ * True where light is written on dark, as chalk on a dark board: looks that whiten the paper would wipe it off.
+ * Shadow and lamplight lie on a page in large patches, so only what is as narrow as a stroke is looked at.
+ */
 export function isChalk({ width, height, data }: Rgba): boolean {
   const counts = new Uint32Array(256);
-  let total = 0;
+  const beside = Math.max(3, Math.round(Math.min(width, height) * STROKE));
+  const apart = beside * 4;
+  let [total, chalk, ink] = [0, 0, 0];
   for (let y = 0; y < height; y += STEP) {
-    for (let x = 0, at = y * width * 4; x < width; x += STEP, at += 4 * STEP, total++) {
-      counts[(data[at] + 2 * data[at + 1] + data[at + 2]) >> 2]++;
+    const row = y * width * 4;
+    for (let x = 0, at = row; x < width; x += STEP, at += 4 * STEP, total++) {
+      const value = (data[at] + 2 * data[at + 1] + data[at + 2]) >> 2;
+      counts[value]++;
+      if (x < beside || x + beside >= width) continue;
+      const left = (data[at - apart] + 2 * data[at - apart + 1] + data[at - apart + 2]) >> 2;
+      const right = (data[at + apart] + 2 * data[at + apart + 1] + data[at + apart + 2]) >> 2;
+      if (value > Math.max(left, right) * APART[0] + APART[1]) chalk++;
+      else if (value * APART[0] + APART[1] < Math.min(left, right)) ink++;
     }
   }
-  const at = (share: number) => {
-    let seen = 0;
-    for (let level = 0; level < 256; level++) if ((seen += counts[level]) > share * total) return level;
-    return 255;
-  };
-  const board = at(0.5);
-  if (board > DARK || at(0.005) < NO_INK * board) return false;
-  const from = board * LIGHTER[0] + LIGHTER[1];
-  let covered = 0;
-  let runs = 0;
-  let rows = 0;
-  for (let y = 0; y < height; y += STEP) {
-    let before = false;
-    let found = 0;
-    for (let x = 0, i = y * width * 4; x < width; x++, i += 4) {
-      const isLight = (data[i] + 2 * data[i + 1] + data[i + 2]) / 4 > from;
-      if (isLight) covered++;
-      if (isLight && !before) found++;
-      before = isLight;
-    }
-    if (found > 0) rows++;
-    runs += found;
-  }
-  const cover = covered / (width * Math.ceil(height / STEP));
-  return cover > COVER[0] && cover < COVER[1] && runs > LEAST_RUNS * rows;
+  let board = 0;
+  for (let seen = counts[0]; seen * 2 < total; seen += counts[++board]);
+  return board <= DARK && chalk > LEAST_COVER * total && chalk > OVER_INK * ink;
 }

@@ -2,7 +2,7 @@ import { createRgba, type Rgba } from '../raster/image';
 import { gridRow } from './grid';
 import { inkMap, type InkMap } from './inkMap';
 import { peaksAround } from './peaksAround';
-import { overNoise, strokeMask } from './strokeMask';
+import { forStrokes, overNoise, type StrokeMaskOptions } from './strokeMask';
 import { AS_FOUND, type Tuning } from './tone';
 
 /** A pixel is ink when it is darker than this share of the darkest pixel of its stroke. */
@@ -21,33 +21,39 @@ const LEAST_PIXELS = 7;
 export function pen(page: Rgba, tuning: Tuning = AS_FOUND, map: InkMap = inkMap(page)): Rgba {
   const { width, height, smooth } = map;
   const share = OF_PEAK * 2 ** (-tuning.ink * 0.6);
-  const halves = peaksAround(smooth, width, height);
-  const byPeak = halves.map((peak) => Math.ceil(share * peak));
+  const peaks = peaksAround(smooth, width, height);
+  const byPeak = Uint8ClampedArray.from({ length: 256 }, (_, peak) => Math.ceil(share * peak));
   const columns = Math.ceil(width / 2);
   const faintest = new Uint8ClampedArray(width);
-  const mask = strokeMask(map, {
+  const options: StrokeMaskOptions = {
     low(y, out) {
       // Rows share their peaks two and two.
       if ((y & 1) === 1) return;
       if ((y & 7) === 0) faintestRow(map, y, tuning, faintest);
       const row = (y >> 1) * columns;
       for (let x = 0; x < width; x++) {
-        const threshold = byPeak[row + (x >> 1)];
+        const threshold = byPeak[peaks[row + (x >> 1)]];
         out[x] = threshold > faintest[x] ? threshold : faintest[x];
       }
     },
     high: overNoise(map, PEAK_OF_NOISE, LEAST_PEAK),
     leastPixels: LEAST_PIXELS,
-  });
+  };
   const result = createRgba(width, height);
   const out = new Uint32Array(result.data.buffer);
   const [black, white] = new Uint32Array(new Uint8Array([0, 0, 0, 255, 255, 255, 255, 255]).buffer);
-  for (let i = 0; i < out.length; i++) out[i] = mask[i] === 1 ? black : white;
+  out.fill(white);
+  forStrokes(map, options, (start, end) => out.fill(black, start, end));
   return result;
 }
 
 /** Nothing fainter is ink, whatever the stroke that it belongs to. */
-function faintestRow({ contrast, noise, width }: InkMap, y: number, { paper }: Tuning, out: Uint8ClampedArray) {
+function faintestRow(
+  { contrast, noise, width }: InkMap,
+  y: number,
+  { paper }: Tuning,
+  out: Uint8ClampedArray,
+) {
   const strokes = new Float32Array(width);
   const straying = new Float32Array(width);
   gridRow(contrast, y, strokes);

@@ -14,23 +14,33 @@ export interface StrokeMaskOptions {
   readonly leastPixels: number;
 }
 
+/** Which pixels belong to something on the paper: 1, and 0 for bare paper. */
+export function strokeMask(map: InkMap, options: StrokeMaskOptions): Uint8Array {
+  const mask = new Uint8Array(map.width * map.height);
+  forStrokes(map, options, (start, end) => mask.fill(1, start, end));
+  return mask;
+}
+
 /**
- * Which pixels belong to something on the paper: 1, and 0 for bare paper. Pixels over the low threshold count where
+ * Calls with the first pixel of every run of pixels along a row that belong to something on the paper, and with the
+ * first behind it. Pixels over the low threshold count where
  * they hang together with one over the high threshold, where enough of them do, and where little things are not far
  * fainter than the strokes around.
  */
-export function strokeMask({ width, height, smooth }: InkMap, options: StrokeMaskOptions): Uint8Array {
+export function forStrokes(
+  { width, height, smooth }: InkMap,
+  options: StrokeMaskOptions,
+  use: (start: number, end: number) => void,
+): void {
   const runs = strokeRuns(smooth, width, height, options.low, options.high);
   const scale = Math.min(1, Math.max(width, height) / FULL_SIDE) ** 2;
   const least = options.leastPixels * scale;
   const isFaint = faintBesideStrokes(runs, width, height, LITTLE * scale);
-  const mask = new Uint8Array(width * height);
   for (let run = 0; run < runs.count; run++) {
     const root = runs.roots[run];
     if (runs.sure[root] === 0 || runs.sizes[root] < least || isFaint(root)) continue;
-    mask.fill(1, runs.starts[run], runs.ends[run]);
+    use(runs.starts[run], runs.ends[run]);
   }
-  return mask;
 }
 
 /** Less than so many pixels together are a dot, at 200 dots an inch: of an i, of a decimal fraction, or dirt. */

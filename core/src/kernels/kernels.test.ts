@@ -2,6 +2,7 @@ import { calm, calmPlainly } from '../clean/calm';
 import { liftPlainly, liftQuickly } from '../clean/daylight';
 import { measureDarknessPlainly } from '../clean/darkness';
 import { inkMap } from '../clean/inkMap';
+import { sumsPlainly, sumsQuickly } from '../clean/ruleProfiles';
 import { spread, spreadPlainly } from '../clean/spread';
 import { peaksAround, peaksPlainly } from '../clean/peaksAround';
 import { widen, widenPlainly } from '../clean/widen';
@@ -212,6 +213,11 @@ describe('the kernels for cleaning', () => {
   it.each(sizes)('find the peaks around as plain loops do, %d x %d', (width, height) => {
     const plane = bytes(width * height, 17).map((value) => (value > 230 ? value : value >> 3));
     expect(peaksAround(plane, width, height)).toEqual(peaksPlainly(plane, width, height));
+  });
+
+  it.each([...sizes, [48, 48], [49, 97]])('sum steps as plain loops do, %d x %d', (width, height) => {
+    const plane = bytes(width * height, 23);
+    expect(sumsQuickly(kernels()!, plane, width, height)).toEqual(sumsPlainly(plane, width, height));
   });
 
   it('spread cells along a row as plain loops do', () => {

@@ -71,6 +71,8 @@ interface KernelExports {
   peakRow(above: number, here: number, columns: number, out: number): void;
   widestRow(from: number, count: number, reach: number, out: number): void;
   tallestRow(from: number, columns: number, rows: number, out: number): void;
+  addCapped(row: number, cap: number, count: number, sums: number): void;
+  stepSums(row: number, cap: number, steps: number, out: number): void;
   calmRow(above: number, here: number, below: number, out: number, step: number, length: number): void;
   liftRow(
     pixels: number,

@@ -1,0 +1,162 @@
+import type { Grid } from './grid';
+import { STEP, type RuleProfile } from './ruleProfiles';
+
+/** A plane seen along one of the ways in which lines can run. */
+export interface LineView {
+  readonly plane: Uint8Array;
+  /** px along the lines, and across them */
+  readonly length: number;
+  readonly places: number;
+  /** from a pixel to the next along the lines, and across them */
+  readonly stepAlong: number;
+  readonly stepAcross: number;
+}
+
+/** One rule: its middle at every step along the page. */
+export interface Rule {
+  readonly middles: Float32Array;
+  /** on how much of the page it is there */
+  readonly share: number;
+}
+
+/** A line may wander this much from one step to the next, px. */
+const WANDER = 2;
+/** A line that is a rule is there on at least this share of the page's width (or height). */
+const LEAST_SHARE = 0.6;
+/** A lone one, a margin, on this share. */
+const MARGIN_SHARE = 0.88;
+/** So many alike make a ruled sheet; fewer are somebody's drawing, or a form. */
+const LEAST_RULES = 5;
+/** Rules are fainter than this share of the strokes' contrast; or than the second where nearly all of them is there. */
+const FAINTER = [0.55, 0.85] as const;
+/** "Nearly all": the same share as of the page's width. */
+const WHOLE_SHARE = 0.95;
+/** A line is at least this much darker than the paper beside it, and than this many strayings. */
+const LEAST = 3.2;
+const OF_NOISE = 1.1;
+/** Where it goes on it may be fainter by this. */
+const GOES_ON = 0.6;
+
+export interface FindRulesOptions {
+  readonly noise: Grid;
+  readonly contrast: Grid;
+  /** how far from a line's middle the paper beside it is, px */
+  readonly beside: number;
+}
+
+/** Finds faint straight lines right across the page that have others like them, and margins. */
+export function findRules(view: LineView, profile: RuleProfile, options: FindRulesOptions): Rule[] {
+  const { steps, places } = profile;
+  const response = lineResponse(profile, options.beside);
+  const least = Math.max(LEAST, mean(options.noise.data) * OF_NOISE);
+  const strokes = highest(options.contrast.data);
+  const taken = new Uint8Array(places);
+  const rules: Rule[] = [];
+  for (const { place, step } of lineStarts(profile, response, least)) {
+    const { middles, share } = follow(response, steps, places, { place, step }, least * GOES_ON);
+    const middle = middles[steps >> 1];
+    if (share < LEAST_SHARE || taken[middle] === 1) continue;
+    const bare = bareDarkness(view, middles);
+    if (bare > strokes * FAINTER[share < WHOLE_SHARE ? 0 : 1]) continue;
+    taken.fill(1, Math.max(0, middle - 3), middle + 4);
+    rules.push({ middles, share });
+  }
+  return rules.length >= LEAST_RULES ? rules : rules.filter(({ share }) => share >= MARGIN_SHARE);
+}
+
+/** How much darker a place is than those a little to both sides. */
+function lineResponse({ steps, places, data }: RuleProfile, beside: number): Float32Array {
+  const result = new Float32Array(data.length);
+  for (let s = 0; s < steps; s++) {
+    for (let p = beside; p < places - beside; p++) {
+      const i = s * places + p;
+      // Against the darker neighbour: the edge of something large is no line.
+      result[i] = data[i] - Math.max(data[i - beside], data[i + beside]);
+    }
+  }
+  return result;
+}
+
+interface LineStart {
+  readonly place: number;
+  readonly step: number;
+}
+
+/** Where lines are seen in the middle of the page and halfway to its ends, the clearest first. */
+function lineStarts({ steps, places }: RuleProfile, response: Float32Array, least: number): LineStart[] {
+  const starts: (LineStart & { value: number })[] = [];
+  for (const step of [Math.floor(steps / 2), Math.floor(steps / 4), Math.floor((3 * steps) / 4)]) {
+    for (let place = 1; place < places - 1; place++) {
+      const i = step * places + place;
+      const value = response[i];
+      if (value >= least && value >= response[i - 1] && value > response[i + 1])
+        starts.push({ place, value, step });
+    }
+  }
+  return starts.sort((a, b) => b.value - a.value);
+}
+
+function follow(
+  response: Float32Array,
+  steps: number,
+  places: number,
+  { place, step }: LineStart,
+  least: number,
+): Rule {
+  const middles = new Float32Array(steps);
+  let there = 0;
+  const go = (from: number, to: number, by: number) => {
+    let at = place;
+    for (let s = from; s !== to; s += by) {
+      let best = -1;
+      let bestAt = at;
+      for (let k = Math.max(0, at - WANDER); k <= Math.min(places - 1, at + WANDER); k++) {
+        if (response[s * places + k] <= best) continue;
+        best = response[s * places + k];
+        bestAt = k;
+      }
+      if (best >= least) {
+        at = bestAt;
+        there++;
+      }
+      middles[s] = at;
+    }
+  };
+  go(step, steps, 1);
+  go(step - 1, -1, -1);
+  return { middles, share: there / steps };
+}
+
+/** How dark a line is in its middle where nothing lies on it. */
+function bareDarkness(view: LineView, middles: Float32Array): number {
+  const values = middles.map((place, s) => bareRule(view, s * STEP, (s + 1) * STEP, place)).sort();
+  return values[values.length >> 1];
+}
+
+/** Nothing lies on at least this share of a rule. */
+const BARE_SHARE = 0.4;
+
+/** How dark a rule is where nothing lies on it: a low quantile of one place over one step. */
+export function bareRule(view: LineView, from: number, to: number, place: number): number {
+  const { plane, places, stepAlong, stepAcross } = view;
+  if (place < 0 || place >= places) return 0;
+  const counts = new Uint16Array(256);
+  const end = Math.min(to, view.length);
+  for (let k = from, i = place * stepAcross + from * stepAlong; k < end; k++, i += stepAlong)
+    counts[plane[i]]++;
+  const wanted = Math.floor((end - from) * BARE_SHARE);
+  let value = 0;
+  for (let seen = counts[0]; seen <= wanted && value < 255;) seen += counts[++value];
+  return value;
+}
+
+/** Where strokes are: a page's empty parts know only of its rules. */
+function highest(values: Float32Array): number {
+  return values.slice().sort()[Math.floor(values.length * 0.9)];
+}
+
+function mean(values: Float32Array): number {
+  let sum = 0;
+  for (const value of values) sum += value;
+  return sum / values.length;
+}
