@@ -11,6 +11,8 @@ const SHORT: Record<ReasonKind, string> = {
   shadow: 'shadow',
   'cut-off': 'cut off',
   'over-edge': 'over the edge',
+  covered: 'covered',
+  sideways: 'on its side',
   'nearly-empty': 'nearly empty',
 };
 
@@ -43,6 +45,8 @@ const SENTENCES: Record<ReasonKind, string> = {
   shadow: 'lies in shadow',
   'cut-off': 'is cut off',
   'over-edge': 'runs over its edge',
+  covered: 'is partly covered',
+  sideways: 'lies on its side',
   'nearly-empty': 'is nearly empty',
 };
 

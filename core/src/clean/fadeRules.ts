@@ -45,8 +45,10 @@ export function fadeRules(map: InkMap): void {
 
 /** Half of a rule's thickness at most, px. */
 const HALF = 3;
-/** A pixel that is darker than the bare rule by this factor has a stroke on it. */
+/** A pixel that is darker than the bare rule by this factor has a stroke on it, */
 const STROKE_OVER = 2.1;
+/** and one that is darker than it by this share of the strokes' contrast. */
+const ON_TOP = 0.08;
 /** Where a stroke goes on to both sides the rule is taken off only where it is bare; to one side, nearly. */
 const CROSSED = 1.1;
 const TOUCHED = 1.25;
@@ -68,7 +70,8 @@ function erase(
     // Noise and contrast change slowly: one value a step.
     const centre = Math.round((from + to) / 2) * stepAlong + middle * stepAcross;
     const stray = 2.5 * valueAt(noise, centre, view) + 4;
-    const strong = Math.max(stray * 1.5, valueAt(contrast, centre, view) * 0.28);
+    const strokes = valueAt(contrast, centre, view);
+    const strong = Math.max(stray * 1.5, strokes * 0.28);
     for (let along = from; along < to; along++) {
       const line = along * stepAlong;
       let goesOn = -1;
@@ -79,9 +82,11 @@ function erase(
         const rule = usual[d + HALF];
         // Most pixels are plainly bare or plainly inked; only for the others does it matter what lies beside.
         if (plane[i] > rule * CROSSED) {
-          if (plane[i] > rule * STROKE_OVER + stray) continue;
+          if (plane[i] > Math.min(rule * STROKE_OVER, rule + strokes * ON_TOP) + stray) continue;
           if (goesOn < 0) goesOn = sidesGoneOn(view, line, middle, beside, strong);
-          if (goesOn === 2 || (goesOn === 1 && plane[i] > rule * TOUCHED + stray * 0.5)) continue;
+          // At its flanks a stroke that only touches the rule looks like the rule.
+          const isFlank = d === HALF || d === -HALF;
+          if (goesOn === 2 || (goesOn === 1 && (isFlank || plane[i] > rule * TOUCHED + stray * 0.5))) continue;
         }
         clear(i);
       }
@@ -104,10 +109,12 @@ function sidesGoneOn(view: LineView, line: number, middle: number, beside: numbe
   return (before ? 1 : 0) + (behind ? 1 : 0);
 }
 
-function darkest({ plane, stepAcross, places }: LineView, line: number, from: number, to: number): number {
+/** The darkest pixel from one place to another, also a little to both sides: strokes slant. */
+function darkest({ plane, stepAlong, stepAcross, places }: LineView, line: number, from: number, to: number) {
   let most = 0;
   for (let place = Math.max(0, from); place <= Math.min(places - 1, to); place++) {
-    const value = plane[line + place * stepAcross];
+    const i = line + place * stepAcross;
+    const value = Math.max(plane[i], plane[i - stepAlong] ?? 0, plane[i + stepAlong] ?? 0);
     if (value > most) most = value;
   }
   return most;

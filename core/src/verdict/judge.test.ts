@@ -14,6 +14,9 @@ const GOOD: PageFacts = {
   glarePlace: null,
   overEdge: [0, 0, 0, 0],
   written: [0.1, 0.1, 0.8, 0.6],
+  inRows: 3.5,
+  covered: 0,
+  coveredPlace: null,
 };
 
 const kindsOf = (facts: Partial<PageFacts>, context = {}) => {
@@ -48,6 +51,8 @@ describe('judge', () => {
     ['small', {}, { photoScale: 0.2 }, 'take-again'],
     ['cut-off', {}, { outside: 0.03 }, 'hard-to-read'],
     ['over-edge', { overEdge: [0, 0.05, 0, 0] as const }, {}, 'hard-to-read'],
+    ['covered', { covered: 0.02, coveredPlace: [0, 0.8, 0.2, 0.2] as const }, {}, 'hard-to-read'],
+    ['sideways', { inRows: -3 }, {}, 'hard-to-read'],
     ['nearly-empty', { ink: 0.0001 }, {}, 'hard-to-read'],
   ] as const)('says %s first, and what to do', (kind, facts, context, word) => {
     const [said, first] = kindsOf(facts, context);

@@ -12,6 +12,8 @@ export const REASON_KINDS = [
   'shadow',
   'cut-off',
   'over-edge',
+  'covered',
+  'sideways',
   'nearly-empty',
 ] as const;
 export type ReasonKind = (typeof REASON_KINDS)[number];
@@ -87,13 +89,16 @@ const GLARE = 0.02;
 const MUCH_GLARE = 0.1;
 const UNEVEN = 0.3;
 const OVER_EDGE = 0.012;
+/** Writing that stands in columns this much more clearly than in rows lies on its side, in doublings. */
+const SIDEWAYS = -2.2;
 const CUT_OFF = 0.01;
 const MUCH_CUT_OFF = 0.06;
 
 /**
  * The word on a page. Values of the reasons: blurred, width of strokes' edges in page px; too-dark, contrast over
  * grain; faint, darkness of strokes of 255; small, letters in photo px; glare, share of the writing; shadow, darkest
- * over lightest paper; cut-off, share of the sheet; over-edge, share of the edge; nearly-empty, share that is ink.
+ * over lightest paper; cut-off, share of the sheet; over-edge, share of the edge; covered, share of the page; sideways,
+ * how much more the writing stands in columns than in rows, in doublings; nearly-empty, share that is ink.
  */
 export function judge(facts: PageFacts, { photoScale = 1, outside = 0 }: JudgeContext = {}): Verdict {
   const isEmpty = facts.ink < NEARLY_EMPTY || facts.letters === 0;
@@ -135,6 +140,9 @@ export function judge(facts: PageFacts, { photoScale = 1, outside = 0 }: JudgeCo
   facts.overEdge.forEach((share, side) => {
     if (share > OVER_EDGE) add('over-edge', 0.4, share, EDGES[side]);
   });
+
+  if (facts.covered > 0) add('covered', 0.4, facts.covered, facts.coveredPlace);
+  if (facts.inRows < SIDEWAYS) add('sideways', 0.5, -facts.inRows);
 
   reasons.sort((a, b) => b.weight - a.weight);
   const worst = reasons[0]?.weight ?? 0;
@@ -188,6 +196,13 @@ export function sayReason({ kind, value }: Reason): { readonly title: string; re
         title: 'Writing runs over the edge.',
         fix: 'Look at the edges, and drag them out if writing is cut off.',
       };
+    case 'covered':
+      return {
+        title: 'Something lies over the edge of the sheet.',
+        fix: 'If writing is under it, take it again without the finger, or with the corner laid flat.',
+      };
+    case 'sideways':
+      return { title: 'The page lies on its side.', fix: 'Turn it.' };
     case 'nearly-empty':
       return { title: 'There is hardly anything on this page.', fix: 'Leave it out if it is a blank back.' };
   }

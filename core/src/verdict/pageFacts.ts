@@ -1,5 +1,6 @@
 import type { InkMap } from '../clean/inkMap';
 import { measureLetters } from './letters';
+import { measureCover } from './measureCover';
 
 /** A place on the page: left, top, width, height as shares of its sides. */
 export type Place = readonly [left: number, top: number, width: number, height: number];
@@ -29,11 +30,16 @@ export interface PageFacts {
   readonly overEdge: readonly [number, number, number, number];
   /** the smallest rectangle round most of the writing */
   readonly written: Place | null;
+  /** how much more clearly the writing stands in rows than in columns, in doublings; 0 where that cannot be told */
+  readonly inRows: number;
+  /** the largest dark or coloured thing that lies over the page's edge, as a share of the page, and where */
+  readonly covered: number;
+  readonly coveredPlace: Place | null;
 }
 
 export function pageFacts(map: InkMap): PageFacts {
   const contrast = quantile(map.contrast.data, 0.96);
-  const { heights, ink, written } = measureLetters(map, strokeFrom(map, contrast));
+  const { heights, ink, written, inRows } = measureLetters(map, strokeFrom(map, contrast));
   const { rise, edges } = measureEdges(map, contrast);
   return {
     ink,
@@ -45,6 +51,8 @@ export function pageFacts(map: InkMap): PageFacts {
     ...measureLight(map, written),
     overEdge: measureOverEdge(map, contrast),
     written,
+    inRows,
+    ...measureCover(map),
   };
 }
 
