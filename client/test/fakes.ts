@@ -9,6 +9,7 @@ export function fakePage(n: number, change: Partial<Page> = {}): Page {
     packetId: id(900),
     photo: { id: id(100 + n), width: 3000, height: 4000, bytes: 700_000, mime: 'image/jpeg' },
     photoName: `sheet-${n}.jpg`,
+    takenAt: new Date(Date.UTC(2026, 0, 5, 18, n)).toISOString(),
     recipe: FRESH_RECIPE,
     version: 1,
     ...change,

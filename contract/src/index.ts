@@ -1,4 +1,5 @@
 export * from './changes';
+export * from './notes';
 export * from './packet';
 export * from './phones';
 export * from './problem';

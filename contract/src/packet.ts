@@ -21,6 +21,8 @@ export const pageSchema = z.object({
   photo: photoSchema,
   /** the file's name on the device it came from */
   photoName: z.string(),
+  /** when the photo was taken, where it says so, or else came in */
+  takenAt: time,
   recipe: recipeSchema,
   /** grows with every edit; an edit names the version that it was made on */
   version: z.number().int().positive(),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MOST_NOTES, noteSchema } from './notes';
 
 /** [x, y] in photo pixels after the EXIF turn; corners may lie outside the photo by up to one photo. */
 const point = z.tuple([z.number().min(-1e5).max(2e5), z.number().min(-1e5).max(2e5)]);
@@ -44,6 +45,9 @@ export const tuningSchema = z.object({
 });
 export type RecipeTuning = z.infer<typeof tuningSchema>;
 
+/** The fine turn goes this far to either side, degrees. */
+export const MOST_LEVEL = 15;
+
 /** How one photo becomes one page: small, plain data, the only thing that an edit changes. */
 export const recipeSchema = z.object({
   outline: outlineSchema,
@@ -51,6 +55,9 @@ export const recipeSchema = z.object({
   turn: turnSchema,
   look: lookSchema,
   tuning: tuningSchema.optional(),
+  /** fine turn after the quarter turn, degrees clockwise */
+  level: z.number().min(-MOST_LEVEL).max(MOST_LEVEL).optional(),
+  notes: z.array(noteSchema).max(MOST_NOTES).optional(),
 });
 export type Recipe = z.infer<typeof recipeSchema>;
 

@@ -1,8 +1,17 @@
 import { z } from 'zod';
-import { idSchema, packetNameSchema, packetSchema, pageSchema, paperSchema } from './packet';
+import {
+  idSchema,
+  openPacketSchema,
+  packetNameSchema,
+  packetSchema,
+  pageSchema,
+  paperSchema,
+} from './packet';
 import { recipeSchema } from './recipe';
 
 /** What the client may ask and what the server answers, one pair a route. */
+
+export const arrangeAnswer = z.object({ packets: z.array(openPacketSchema) });
 
 export const packetsAnswer = z.object({ packets: z.array(packetSchema) });
 
@@ -14,8 +23,27 @@ export const changePacketRequest = z
   .refine((change) => Object.keys(change).length > 0, 'Nothing to change was named.');
 export type ChangePacket = z.infer<typeof changePacketRequest>;
 
-/** The new order; pages that it does not name follow in the order they had. */
-export const orderPagesRequest = z.object({ pageIds: z.array(idSchema).max(500) });
+/** A packet with exactly these pages, in this order. */
+const packetPages = z.object({ packetId: idSchema, pageIds: z.array(idSchema).max(200) });
+
+/**
+ * Which pages lie in which packets, for one or several packets at once: what reorders, deletes, brings back, moves,
+ * splits and joins. Pages that lay in these packets, were known, and are named no more are deleted (and can be named
+ * again). Pages that came in meanwhile, unknown to whoever asks, stay, behind the others.
+ */
+export const arrangeRequest = z.object({
+  packets: z.array(packetPages).min(1).max(20),
+  known: z.array(idSchema).max(2000),
+});
+export type Arrange = z.infer<typeof arrangeRequest>;
+
+/** A second page of the same photo: a copy, or the other half of a double page. */
+export const copyPageRequest = z.object({
+  /** where it goes; the page's own packet when left out */
+  packetId: idSchema.optional(),
+  recipe: recipeSchema.optional(),
+});
+export type CopyPage = z.infer<typeof copyPageRequest>;
 
 export const changePageRequest = z.object({
   /** the version that the edit was made on */

@@ -2,6 +2,8 @@ import { clean, inkMapOf, type CleanOptions, type Look } from './clean/clean';
 import type { InkMap } from './clean/inkMap';
 import { isChalk } from './clean/isChalk';
 import { pickLook } from './clean/pickLook';
+import type { Cover } from './notes/note';
+import { coverUp } from './notes/coverUp';
 import { flatten } from './flatten/flatten';
 import type { SheetSize } from './flatten/sheetSize';
 import type { Bows } from './outline/findOutline';
@@ -23,6 +25,10 @@ export interface Recipe {
   readonly look: Look | 'auto';
   /** how the look is set for this page */
   readonly cleaning?: CleanOptions;
+  /** fine turn, degrees clockwise */
+  readonly level?: number;
+  /** places that are filled in the paper's colour */
+  readonly covers?: readonly Cover[];
 }
 
 export interface DevelopOptions {
@@ -53,15 +59,16 @@ export const PAGE_DPI = 200;
  * @param photo upright by its EXIF turn
  */
 export function develop(photo: Rgba, recipe: Recipe, options: DevelopOptions): DevelopedPage {
-  const flat = flatten(photo, recipe.outline, { ...options, bows: recipe.bows });
+  const flat = flatten(photo, recipe.outline, { ...options, bows: recipe.bows, level: recipe.level });
   const page = turnQuarter(flat.image, recipe.turn);
   const map = recipe.look === 'as-shot' && !options.judges ? null : inkMapOf(page);
   const look = recipe.look === 'auto' ? lookFor(page, map) : recipe.look;
   const verdict = options.judges && map ? checkPage(page, { ...photo, outline: recipe.outline }, map) : null;
-  const image = clean(page, look, recipe.cleaning, map ?? undefined);
   const lies = recipe.turn === 90 || recipe.turn === 270;
   const { width, height, paper } = flat.size;
   const size = lies ? { width: height, height: width, paper } : flat.size;
+  const cleaned = clean(page, look, recipe.cleaning, map ?? undefined);
+  const image = coverUp(cleaned, recipe.covers ?? [], { size, turn: recipe.turn });
   return { image, size, look, verdict };
 }
 

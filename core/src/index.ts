@@ -47,6 +47,8 @@ export {
 } from './verdict/judge';
 export { pageFacts, type PageFacts, type Place } from './verdict/pageFacts';
 export { findPage, fromOwnTopLeft, type FoundPage } from './findPage';
+export { NOTE_COLOURS, type Cover, type Note, type NoteColour } from './notes/note';
+export { layNotes, type NoteMark, type StampWords } from './notes/layNotes';
 export { develop, PAGE_DPI, type DevelopedPage, type DevelopOptions, type Recipe } from './develop';
 export { composePdf, type ComposePdfOptions, type PdfPage } from './pdf/composePdf';
 export { PAPER_CHOICES, placeOnPaper, type Paper, type Placement } from './pdf/placeOnPaper';

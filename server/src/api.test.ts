@@ -188,26 +188,69 @@ describe('pages', () => {
   };
   const ids = ({ pages }: OpenPacket) => pages.map(({ id }) => id);
 
+  const arrange = (packets: Record<string, string[]>, known: string[], app: Express = server.imke) =>
+    request(app)
+      .put('/api/packets/arrangement')
+      .send({
+        packets: Object.entries(packets).map(([packetId, pageIds]) => ({ packetId, pageIds })),
+        known,
+      });
+
   it('stand in the order in which they came, and in the order they are put', async () => {
     const packet = await threePages();
     const [a, b, c] = ids(packet);
-    const put = (pageIds: string[]) =>
-      request(server.imke).put(`/api/packets/${packet.id}/order`).send({ pageIds }).expect(200);
-    await put([c, a, b]);
-    expect(ids(await openPacket(packet.id))).toEqual([c, a, b]);
+    const { body } = await arrange({ [packet.id]: [c, a, b] }, [a, b, c]).expect(200);
+    expect((body as { packets: OpenPacket[] }).packets.map(ids)).toEqual([[c, a, b]]);
     // A window that has not seen page c yet orders the two that it knows.
-    await put([b, a]);
+    await arrange({ [packet.id]: [b, a] }, [a, b]).expect(200);
     expect(ids(await openPacket(packet.id))).toEqual([b, a, c]);
   });
 
-  it('come back to their old place after a deletion is undone', async () => {
+  it('go when they are named no more, and come back to any place', async () => {
     const packet = await threePages();
     const [a, b, c] = ids(packet);
-    await request(server.imke).delete(`/api/pages/${b}`).expect(204);
+    await arrange({ [packet.id]: [a, c] }, [a, b, c]).expect(200);
     expect(ids(await openPacket(packet.id))).toEqual([a, c]);
-    problem(await request(server.imke).delete(`/api/pages/${b}`).expect(404));
-    await request(server.imke).post(`/api/pages/${b}/restore`).expect(200);
+    problem(await request(server.imke).patch(`/api/pages/${b}`).send({ version: 1, recipe: FRESH_RECIPE }));
+    await arrange({ [packet.id]: [a, b, c] }, [a, c]).expect(200);
     expect(ids(await openPacket(packet.id))).toEqual([a, b, c]);
+  });
+
+  it('move between packets, all or none', async () => {
+    const packet = await threePages();
+    const other = await newPacket();
+    const [a, b, c] = ids(packet);
+    await arrange({ [packet.id]: [b], [other.id]: [c, a] }, [a, b, c]).expect(200);
+    expect([ids(await openPacket(packet.id)), ids(await openPacket(other.id))]).toEqual([[b], [c, a]]);
+    // The same page twice, and a page that nobody has: nothing moves.
+    const nobody = '00000000-0000-4000-8000-00000000dead';
+    expect(problem(await arrange({ [packet.id]: [b, a], [other.id]: [a] }, [a, b, c])).status).toBe(400);
+    expect(problem(await arrange({ [packet.id]: [b, nobody], [other.id]: [] }, [a, b, c])).status).toBe(404);
+    expect([ids(await openPacket(packet.id)), ids(await openPacket(other.id))]).toEqual([[b], [c, a]]);
+    problem(await arrange({ [packet.id]: [b] }, [b], server.jory).expect(404));
+  });
+
+  it('fill a packet by moving no further than its limit', async () => {
+    const packet = await threePages();
+    const [a] = ids(packet);
+    for (let k = 3; k < MOST_PAGES; k++)
+      await request(server.imke).post(`/api/pages/${a}/copy`).send({}).expect(201);
+    problem(await request(server.imke).post(`/api/pages/${a}/copy`).send({}).expect(422));
+    const other = await threePages();
+    const all = ids(await openPacket(packet.id));
+    problem(await arrange({ [packet.id]: [...all, ...ids(other)], [other.id]: [] }, ids(other)).expect(422));
+    expect((await openPacket(other.id)).pages).toHaveLength(3);
+  });
+
+  it('are copied with the photo and the recipe, and edited each on its own', async () => {
+    const packet = await threePages();
+    const [page] = packet.pages;
+    const recipe: Recipe = { ...page.recipe, turn: 270 };
+    const copy = (await request(server.imke).post(`/api/pages/${page.id}/copy`).send({ recipe }).expect(201))
+      .body as Page;
+    expect(copy).toMatchObject({ photo: page.photo, recipe, version: 1 });
+    expect(copy.id).not.toBe(page.id);
+    expect((await openPacket(packet.id)).pages.map(({ recipe: { turn } }) => turn)).toEqual([0, 0, 0, 270]);
   });
 
   it('take an edit on their newest version only, and say what they are now', async () => {

@@ -51,7 +51,7 @@ export function createApp({ packets, files, phones, changes, log, clientDir, lan
   api.use(uploadRoutes(packets, files));
   api.use(photoRoutes(packets, files));
   api.use(eventRoutes(changes));
-  api.use(express.json({ limit: '64kb' }));
+  api.use(express.json({ limit: '1mb' }));
   api.use('/packets', packetRoutes(packets));
   api.use('/pages', pageRoutes(packets));
   api.use('/phones', phoneRoutes(phones, lan));

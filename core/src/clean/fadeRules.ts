@@ -86,7 +86,8 @@ function erase(
           if (goesOn < 0) goesOn = sidesGoneOn(view, line, middle, beside, strong);
           // At its flanks a stroke that only touches the rule looks like the rule.
           const isFlank = d === HALF || d === -HALF;
-          if (goesOn === 2 || (goesOn === 1 && (isFlank || plane[i] > rule * TOUCHED + stray * 0.5))) continue;
+          if (goesOn === 2 || (goesOn === 1 && (isFlank || plane[i] > rule * TOUCHED + stray * 0.5)))
+            continue;
         }
         clear(i);
       }

@@ -4,7 +4,7 @@ import { sidePoint } from '../outline/sideCurve';
 import type { Rgba } from '../raster/image';
 import { turnQuarter } from '../raster/turnQuarter';
 import { cylinderOf, type BentPage, type Cylinder } from './cylinder';
-import { cylinderMap, flatMap, type PageMap } from './pageMap';
+import { cylinderMap, flatMap, turnedMap, type PageMap } from './pageMap';
 import { recoverProportion, USUAL_FOCAL } from './proportion';
 import { sheetSize, toPixels, type SheetSize } from './sheetSize';
 import { warp } from './warp';
@@ -17,6 +17,8 @@ export interface FlattenOptions {
   readonly focal?: number;
   /** most pixels on the page's longer side: smaller pictures for the table and the bench */
   readonly longSide?: number;
+  /** fine turn about the middle of the page, degrees clockwise; its size stays */
+  readonly level?: number;
 }
 
 export interface FlatPage {
@@ -31,7 +33,9 @@ export interface FlatPage {
  * @param quad photo pixels; null takes the whole photo with the photo's own proportion
  */
 export function flatten(photo: Rgba, quad: Quad | null, options: FlattenOptions): FlatPage {
-  const { map, size, isTurned } = mapPage(photo, quad, options);
+  const { map: level, size, isTurned } = mapPage(photo, quad, options);
+  const lies = isTurned ? { width: size.height, height: size.width } : size;
+  const map = options.level ? turnedMap(level, options.level, lies) : level;
   const long = Math.max(size.width, size.height);
   const dpi = options.longSide ? Math.min(options.dpi, (options.longSide * 25.4) / long) : options.dpi;
   const width = toPixels(size.width, dpi);

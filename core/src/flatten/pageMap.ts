@@ -63,3 +63,32 @@ export function cylinderMap(cylinder: Cylinder): PageMap {
     },
   };
 }
+
+/**
+ * A map turned about the middle of its page.
+ *
+ * @param degrees clockwise, what is on the page turns so
+ * @param size of the page that the map makes, in any unit
+ */
+export function turnedMap(
+  map: PageMap,
+  degrees: number,
+  size: { readonly width: number; readonly height: number },
+): PageMap {
+  const angle = (degrees * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+  const place = new Float32Array(2);
+  return {
+    row(x0, y, width, height, out) {
+      const down = (y / height - 0.5) * size.height;
+      for (let i = 0, x = x0; i < out.length; i += 2, x++) {
+        const across = (x / width - 0.5) * size.width;
+        const s = (across * cos + down * sin) / size.width + 0.5;
+        const t = (down * cos - across * sin) / size.height + 0.5;
+        map.row(s, t, 1, 1, place);
+        out[i] = place[0];
+        out[i + 1] = place[1];
+      }
+    },
+  };
+}

@@ -1,5 +1,8 @@
-import { PDFDocument } from '@cantoo/pdf-lib';
-import { placeOnPaper, type Paper } from './placeOnPaper';
+import { degrees, PDFDocument, rgb, type PDFFont, type PDFPage } from '@cantoo/pdf-lib';
+import fontkit from '@pdf-lib/fontkit';
+import type { NoteMark } from '../notes/layNotes';
+import { NOTE_COLOURS } from '../notes/note';
+import { placeOnPaper, type Paper, type Placement } from './placeOnPaper';
 import { stripJpegMetadata } from './stripJpegMetadata';
 
 /** One developed page, already coded. */
@@ -7,6 +10,8 @@ export interface PdfPage {
   readonly jpeg: Uint8Array;
   /** mm, as the picture lies */
   readonly size: { readonly width: number; readonly height: number };
+  /** drawn over the picture, as vectors */
+  readonly marks?: readonly NoteMark[];
 }
 
 export interface ComposePdfOptions {
@@ -15,6 +20,8 @@ export interface ComposePdfOptions {
   readonly title: string;
   /** when it was made; the same pages, options and date give the same bytes */
   readonly date: Date;
+  /** a TrueType font for words on pages; only what is used of it gets into the file */
+  readonly font?: Uint8Array;
 }
 
 const POINTS_PER_MM = 72 / 25.4;
@@ -25,11 +32,11 @@ const INSET = 0.0012;
  * Makes one PDF, a page a sheet. The author stays empty, and nothing that the photos say about themselves
  * (camera, place, time) gets in.
  *
- * @throws RangeError when there is no page, or a page's bytes are not a JPEG
+ * @throws RangeError when there is no page, a page's bytes are not a JPEG, or there are words without a font
  */
 export async function composePdf(
   pages: readonly PdfPage[],
-  { paper, title, date }: ComposePdfOptions,
+  { paper, title, date, font: fontBytes }: ComposePdfOptions,
 ): Promise<Uint8Array<ArrayBuffer>> {
   if (pages.length === 0) throw new RangeError('A PDF needs at least one page');
   const document = await PDFDocument.create({ updateMetadata: false });
@@ -38,6 +45,7 @@ export async function composePdf(
   document.setCreator('Ravlo');
   document.setCreationDate(date);
   document.setModificationDate(date);
+  const font = await embedFont(document, pages, fontBytes);
   for (const page of pages) {
     const place = placeOnPaper(page.size, paper);
     const image = await document.embedJpg(stripJpegMetadata(page.jpeg));
@@ -48,7 +56,52 @@ export async function composePdf(
       width: place.width * POINTS_PER_MM - 2 * INSET,
       height: place.height * POINTS_PER_MM - 2 * INSET,
     });
+    for (const mark of page.marks ?? []) drawMark(sheet, mark, place, place.width / page.size.width, font);
   }
   const bytes = await document.save();
   return new Uint8Array(bytes);
+}
+
+async function embedFont(
+  document: PDFDocument,
+  pages: readonly PdfPage[],
+  bytes: Uint8Array | undefined,
+): Promise<PDFFont | null> {
+  if (!pages.some(({ marks }) => marks?.some(({ kind }) => kind === 'words'))) return null;
+  if (!bytes) throw new RangeError('Words on a page need a font');
+  document.registerFontkit(fontkit);
+  return document.embedFont(bytes, { subset: true });
+}
+
+/** Draws a mark that is given in mm of the page's picture, which lies on the paper at `place`, so much enlarged. */
+function drawMark(
+  sheet: PDFPage,
+  mark: NoteMark,
+  place: Placement,
+  scale: number,
+  font: PDFFont | null,
+): void {
+  const color = rgb(...NOTE_COLOURS[mark.colour]);
+  const left = place.left * POINTS_PER_MM;
+  const top = (place.paperHeight - place.top) * POINTS_PER_MM;
+  const unit = scale * POINTS_PER_MM;
+  if (mark.kind === 'shape') {
+    sheet.drawSvgPath(mark.path, { x: left, y: top, scale: unit, color, borderWidth: 0 });
+    return;
+  }
+  if (!font) return;
+  sheet.drawText(writable(mark.text, font), {
+    x: left + mark.x * unit,
+    y: top - mark.y * unit,
+    size: mark.size * unit,
+    font,
+    color,
+    rotate: degrees(-mark.angle),
+  });
+}
+
+/** The words with what the font has no letter for shown as a question mark. */
+function writable(text: string, font: PDFFont): string {
+  const known = new Set(font.getCharacterSet());
+  return Array.from(text, (letter) => (known.has(letter.codePointAt(0) ?? 0) ? letter : '?')).join('');
 }

@@ -70,7 +70,13 @@ export function measureCover({ width, height, smooth }: InkMap): {
   return best ? { covered: best.cells / isDark.length, coveredPlace: best.place } : none;
 }
 
-function isDarkThroughout(smooth: Uint8Array, width: number, left: number, top: number, cell: number): boolean {
+function isDarkThroughout(
+  smooth: Uint8Array,
+  width: number,
+  left: number,
+  top: number,
+  cell: number,
+): boolean {
   let light = 0;
   let looked = 0;
   for (let y = top; y < top + cell; y += 3) {

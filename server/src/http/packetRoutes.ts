@@ -1,10 +1,11 @@
 import { Router } from 'express';
 import {
+  arrangeAnswer,
+  arrangeRequest,
   changePacketRequest,
   idSchema,
   newPacketRequest,
   openPacketSchema,
-  orderPagesRequest,
   packetsAnswer,
 } from '@ravlo/contract';
 import type { PacketStore } from '../store/packets';
@@ -25,6 +26,11 @@ export function packetRoutes(packets: PacketStore): Router {
     answer(response, openPacketSchema, await packets.create(name ?? UNNAMED), 201);
   });
 
+  router.put('/arrangement', async (request, response) => {
+    const arrange = parseWith(arrangeRequest, request.body);
+    answer(response, arrangeAnswer, { packets: await packets.arrange(arrange) });
+  });
+
   router.get('/:id', async (request, response) => {
     answer(response, openPacketSchema, await packets.open(parseWith(idSchema, request.params.id)));
   });
@@ -41,15 +47,6 @@ export function packetRoutes(packets: PacketStore): Router {
 
   router.post('/:id/restore', async (request, response) => {
     answer(response, openPacketSchema, await packets.restore(parseWith(idSchema, request.params.id)));
-  });
-
-  router.put('/:id/order', async (request, response) => {
-    const { pageIds } = parseWith(orderPagesRequest, request.body);
-    answer(
-      response,
-      openPacketSchema,
-      await packets.orderPages(parseWith(idSchema, request.params.id), pageIds),
-    );
   });
 
   return router;

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { changePageRequest, idSchema, pageAnswer } from '@ravlo/contract';
+import { changePageRequest, copyPageRequest, idSchema, pageAnswer } from '@ravlo/contract';
 import type { PacketStore } from '../store/packets';
 import { answer, parseWith } from './answer';
 
@@ -16,13 +16,9 @@ export function pageRoutes(packets: PacketStore): Router {
     );
   });
 
-  router.delete('/:id', async (request, response) => {
-    await packets.removePage(parseWith(idSchema, request.params.id));
-    response.status(204).end();
-  });
-
-  router.post('/:id/restore', async (request, response) => {
-    answer(response, pageAnswer, await packets.restorePage(parseWith(idSchema, request.params.id)));
+  router.post('/:id/copy', async (request, response) => {
+    const copy = parseWith(copyPageRequest, request.body);
+    answer(response, pageAnswer, await packets.copyPage(parseWith(idSchema, request.params.id), copy), 201);
   });
 
   return router;

@@ -1,4 +1,5 @@
 import { stat } from 'node:fs/promises';
+import exifr from 'exifr';
 import sharp from 'sharp';
 import { LEAST_PHOTO_SIDE, MOST_PHOTO_PIXELS, type Photo } from '@ravlo/contract';
 import { ProblemError } from '../problems';
@@ -9,6 +10,11 @@ const MIMES: Partial<Record<string, Photo['mime']>> = {
   webp: 'image/webp',
 };
 
+export interface PhotoFacts extends Pick<Photo, 'width' | 'height' | 'mime' | 'bytes'> {
+  /** null where the photo does not say */
+  readonly takenAt: Date | null;
+}
+
 /**
  * Looks into a file that came in as a photo: by its bytes, not its name. Decodes it once, small, so that a
  * photo that broke off on the way is noticed while it can still be sent again.
@@ -16,10 +22,7 @@ const MIMES: Partial<Record<string, Photo['mime']>> = {
  * @param name for the sentence the person reads
  * @throws ProblemError photo-empty, -unreadable, -incomplete, -too-big or -too-small
  */
-export async function inspectPhoto(
-  file: string,
-  name: string,
-): Promise<Pick<Photo, 'width' | 'height' | 'mime' | 'bytes'>> {
+export async function inspectPhoto(file: string, name: string): Promise<PhotoFacts> {
   const { size: bytes } = await stat(file);
   const called = `“${shorten(name)}”`;
   if (bytes === 0) {
@@ -54,7 +57,16 @@ export async function inspectPhoto(
     );
   }
   await assertWhole(file, called);
-  return { width, height, mime, bytes };
+  return { width, height, mime, bytes, takenAt: await readTakenAt(file) };
+}
+
+/** A camera's own clock, without a time zone: good for telling which of two photos came first. */
+async function readTakenAt(file: string): Promise<Date | null> {
+  const tags: { DateTimeOriginal?: unknown } | undefined = await exifr
+    .parse(file, ['DateTimeOriginal'])
+    .catch(() => undefined);
+  const taken = tags?.DateTimeOriginal;
+  return taken instanceof Date && !Number.isNaN(taken.getTime()) ? taken : null;
 }
 
 async function assertWhole(file: string, called: string): Promise<void> {

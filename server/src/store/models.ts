@@ -32,6 +32,7 @@ export class PhotoRow extends Model<InferAttributes<PhotoRow>, InferCreationAttr
   declare bytes: number;
   declare width: number;
   declare height: number;
+  declare takenAt: CreationOptional<Date | null>;
 }
 
 export class PageRow extends Model<InferAttributes<PageRow>, InferCreationAttributes<PageRow>> {
@@ -44,6 +45,7 @@ export class PageRow extends Model<InferAttributes<PageRow>, InferCreationAttrib
   declare recipe: Recipe;
   declare version: CreationOptional<number>;
   declare deletedAt: CreationOptional<Date | null>;
+  declare createdAt: CreationOptional<Date>;
   declare photo?: NonAttribute<PhotoRow>;
   declare packet?: NonAttribute<PacketRow>;
 }
@@ -84,6 +86,7 @@ export function initModels(sequelize: Sequelize): void {
       bytes: DataTypes.INTEGER,
       width: DataTypes.INTEGER,
       height: DataTypes.INTEGER,
+      takenAt: DataTypes.DATE,
     },
     { sequelize, tableName: 'photos' },
   );
@@ -98,6 +101,7 @@ export function initModels(sequelize: Sequelize): void {
       recipe: DataTypes.JSON,
       version: { type: DataTypes.INTEGER, defaultValue: 1 },
       deletedAt: DataTypes.DATE,
+      createdAt: DataTypes.DATE,
     },
     { sequelize, tableName: 'pages' },
   );

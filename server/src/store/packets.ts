@@ -1,9 +1,12 @@
+import { randomUUID } from 'node:crypto';
 import { Op, Transaction, type Sequelize } from 'sequelize';
 import {
   FRESH_RECIPE,
   MOST_PAGES,
   recipeSchema,
+  type Arrange,
   type ChangePacket,
+  type CopyPage,
   type OpenPacket,
   type Packet,
   type Page,
@@ -17,6 +20,7 @@ import { PacketRow, PageRow, PhotoRow } from './models';
 /** A photo whose bytes are already safe on the disk. */
 export interface KeptPhoto extends Omit<Photo, 'id'> {
   readonly sha256: string;
+  readonly takenAt: Date | null;
 }
 
 export interface NewPage {
@@ -42,9 +46,9 @@ export function createPacketStore(sequelize: Sequelize, ownerId: string, changes
     return row;
   }
 
-  async function pageRow(id: string, transaction?: Transaction, deleted = false): Promise<PageRow> {
+  async function pageRow(id: string, transaction?: Transaction): Promise<PageRow> {
     const row = await PageRow.findOne({
-      where: { id, deletedAt: deleted ? { [Op.ne]: null } : null },
+      where: { id, deletedAt: null },
       include: [
         { model: PhotoRow, as: 'photo', required: true },
         { model: PacketRow, as: 'packet', required: true, where: { ownerId } },
@@ -65,6 +69,17 @@ export function createPacketStore(sequelize: Sequelize, ownerId: string, changes
       ],
       transaction,
     });
+
+  /** This person's pages by id, also deleted ones, with their packets. */
+  async function ownPages(ids: readonly string[], transaction: Transaction): Promise<Map<string, PageRow>> {
+    const rows = await PageRow.findAll({
+      where: { id: [...ids] },
+      include: [{ model: PacketRow, as: 'packet', required: true, where: { ownerId } }],
+      transaction,
+    });
+    if (rows.length < ids.length) throw notFound('page');
+    return new Map(rows.map((row) => [row.id, row]));
+  }
 
   /** Marks a packet as changed now, so that it comes first on the shelf. */
   const touch = (packetId: string, transaction: Transaction) =>
@@ -155,10 +170,7 @@ export function createPacketStore(sequelize: Sequelize, ownerId: string, changes
             ? await PageRow.findOne({ where: { id: replaces, packetId }, transaction })
             : null;
           if (!old && places.filter((place) => !place.deletedAt).length >= MOST_PAGES) {
-            throw new ProblemError(
-              'packet-full',
-              `A packet takes ${MOST_PAGES} pages. Put the rest into another packet.`,
-            );
+            throw packetFull();
           }
           const [photoRow] = await PhotoRow.findOrCreate({
             where: { ownerId, sha256: photo.sha256 },
@@ -213,42 +225,72 @@ export function createPacketStore(sequelize: Sequelize, ownerId: string, changes
       );
     },
 
-    async removePage(id: string): Promise<void> {
-      await tellingOfPage(
-        inTransaction(async (transaction) => {
-          const row = await pageRow(id, transaction);
-          await row.update({ deletedAt: new Date() }, { transaction });
-          await touch(row.packetId, transaction);
-          return row;
-        }),
-      );
+    /**
+     * Puts pages into packets, in order, all at once or not at all: see `arrangeRequest`.
+     *
+     * @throws ProblemError not-found for packets and pages that are not this person's; packet-full
+     */
+    async arrange({ packets, known }: Arrange): Promise<OpenPacket[]> {
+      const packetIds = packets.map(({ packetId }) => packetId);
+      await inTransaction(async (transaction) => {
+        const wanted = packets.flatMap(({ pageIds }) => pageIds);
+        if (new Set(wanted).size < wanted.length || new Set(packetIds).size < packetIds.length)
+          throw new ProblemError('bad-request', 'A page can lie in one place only.');
+        for (const id of packetIds) await packetRow(id, transaction);
+        const rows = await ownPages(wanted, transaction);
+        const before = await pageRows(packetIds, transaction);
+        const gone = before.filter(({ id }) => known.includes(id) && !wanted.includes(id));
+        await PageRow.update(
+          { deletedAt: new Date() },
+          { where: { id: gone.map(({ id }) => id) }, transaction },
+        );
+        for (const { packetId, pageIds } of packets) {
+          const cameIn = before.filter(
+            (row) => row.packetId === packetId && !wanted.includes(row.id) && !gone.includes(row),
+          );
+          const all = [...pageIds.flatMap((id) => rows.get(id) ?? []), ...cameIn];
+          if (all.length > MOST_PAGES) throw packetFull();
+          for (const [position, row] of all.entries())
+            await row.update({ packetId, position, deletedAt: null }, { transaction });
+          await touch(packetId, transaction);
+        }
+        // A page that was fetched out of a packet that nobody named: that one has changed too.
+        for (const row of rows.values())
+          if (!packetIds.includes(row.packet!.id)) packetIds.push(row.packet!.id);
+      });
+      for (const packetId of packetIds) changes.tell({ packetId });
+      return Promise.all(packets.map(({ packetId }) => this.open(packetId)));
     },
 
-    async restorePage(id: string): Promise<Page> {
+    /** A second page of the same photo, at the end of its packet or of another. */
+    async copyPage(id: string, { packetId, recipe }: CopyPage): Promise<Page> {
       return tellingOfPage(
         inTransaction(async (transaction) => {
-          const row = await pageRow(id, transaction, true);
-          await row.update({ deletedAt: null }, { transaction });
-          await touch(row.packetId, transaction);
-          return toPage(row);
+          const row = await pageRow(id, transaction);
+          const to = packetId ?? row.packetId;
+          await packetRow(to, transaction);
+          const places = await PageRow.findAll({
+            where: { packetId: to },
+            attributes: ['position', 'deletedAt'],
+            transaction,
+          });
+          if (places.filter((place) => !place.deletedAt).length >= MOST_PAGES) throw packetFull();
+          const copy = await PageRow.create(
+            {
+              packetId: to,
+              photoId: row.photoId,
+              clientKey: randomUUID(),
+              photoName: row.photoName,
+              position: Math.max(-1, ...places.map(({ position }) => position)) + 1,
+              recipe: recipe ?? row.recipe,
+            },
+            { transaction },
+          );
+          copy.photo = row.photo;
+          await touch(to, transaction);
+          return toPage(copy);
         }),
       );
-    },
-
-    /** Pages that are not named keep their order behind those that are; unknown ids are passed over. */
-    async orderPages(packetId: string, pageIds: readonly string[]): Promise<OpenPacket> {
-      await telling(
-        () => packetId,
-        inTransaction(async (transaction) => {
-          await packetRow(packetId, transaction);
-          const rows = await pageRows([packetId], transaction);
-          const named = pageIds.flatMap((id) => rows.find((row) => row.id === id) ?? []);
-          const ordered = [...new Set([...named, ...rows])];
-          for (const [position, row] of ordered.entries()) await row.update({ position }, { transaction });
-          await touch(packetId, transaction);
-        }),
-      );
-      return this.open(packetId);
     },
 
     async photo(id: string): Promise<{ sha256: string; mime: string; bytes: number }> {
@@ -258,6 +300,9 @@ export function createPacketStore(sequelize: Sequelize, ownerId: string, changes
     },
   };
 }
+
+const packetFull = () =>
+  new ProblemError('packet-full', `A packet takes ${MOST_PAGES} pages. Put the rest into another packet.`);
 
 function toPacket(row: PacketRow, pages: readonly PageRow[]): Packet {
   return {
@@ -279,6 +324,7 @@ function toPage(row: PageRow): Page {
     packetId: row.packetId,
     photo: { id: photo.id, width: photo.width, height: photo.height, bytes: photo.bytes, mime: photo.mime },
     photoName: row.photoName,
+    takenAt: (photo.takenAt ?? row.createdAt).toISOString(),
     recipe: recipeSchema.parse(row.recipe),
     version: row.version,
   };
