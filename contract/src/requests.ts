@@ -7,7 +7,7 @@ import {
   pageSchema,
   paperSchema,
 } from './packet';
-import { recipeSchema } from './recipe';
+import { lookSchema, recipeSchema } from './recipe';
 
 /** What the client may ask and what the server answers, one pair a route. */
 
@@ -18,7 +18,7 @@ export const packetsAnswer = z.object({ packets: z.array(packetSchema) });
 export const newPacketRequest = z.object({ name: packetNameSchema.optional() });
 
 export const changePacketRequest = z
-  .object({ name: packetNameSchema, paper: paperSchema })
+  .object({ name: packetNameSchema, paper: paperSchema, look: lookSchema })
   .partial()
   .refine((change) => Object.keys(change).length > 0, 'Nothing to change was named.');
 export type ChangePacket = z.infer<typeof changePacketRequest>;
@@ -63,6 +63,8 @@ export const uploadFacts = z.object({
   sha256: z.string().regex(/^[0-9a-f]{64}$/, 'The SHA-256 must be 64 hex digits.'),
   /** the page whose place this one takes; that page goes */
   replaces: idSchema.optional(),
+  /** the page before which this one goes; at the end when left out */
+  before: idSchema.optional(),
 });
 export type UploadFacts = z.infer<typeof uploadFacts>;
 

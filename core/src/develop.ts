@@ -4,7 +4,7 @@ import { isChalk } from './clean/isChalk';
 import { pickLook } from './clean/pickLook';
 import type { Cover } from './notes/note';
 import { coverUp } from './notes/coverUp';
-import { flatten } from './flatten/flatten';
+import { flatten, type FlatPage } from './flatten/flatten';
 import type { SheetSize } from './flatten/sheetSize';
 import type { Bows } from './outline/findOutline';
 import type { Quad } from './outline/quad';
@@ -59,14 +59,36 @@ export const PAGE_DPI = 200;
  * @param photo upright by its EXIF turn
  */
 export function develop(photo: Rgba, recipe: Recipe, options: DevelopOptions): DevelopedPage {
-  const flat = flatten(photo, recipe.outline, { ...options, bows: recipe.bows, level: recipe.level });
-  const page = turnQuarter(flat.image, recipe.turn);
+  return developFlat(flattenForRecipe(photo, recipe, options), photo, recipe, options);
+}
+
+/** The first half of the road: the flat page, turned as the recipe says. Its size is as it lies then. */
+export function flattenForRecipe(
+  photo: Rgba,
+  { outline, bows, level, turn }: Recipe,
+  options: DevelopOptions,
+): FlatPage {
+  const { image, size } = flatten(photo, outline, { ...options, bows, level });
+  const lies = turn === 90 || turn === 270;
+  const { width, height, paper } = size;
+  return {
+    image: turnQuarter(image, turn),
+    size: lies ? { width: height, height: width, paper } : size,
+  };
+}
+
+/** The second half: the clean page, and the verdict where it is asked for. The flat page is not changed. */
+export function developFlat(
+  { image: page, size }: FlatPage,
+  photo: { readonly width: number; readonly height: number },
+  recipe: Recipe,
+  options: DevelopOptions,
+): DevelopedPage {
   const map = recipe.look === 'as-shot' && !options.judges ? null : inkMapOf(page);
   const look = recipe.look === 'auto' ? lookFor(page, map) : recipe.look;
-  const verdict = options.judges && map ? checkPage(page, { ...photo, outline: recipe.outline }, map) : null;
-  const lies = recipe.turn === 90 || recipe.turn === 270;
-  const { width, height, paper } = flat.size;
-  const size = lies ? { width: height, height: width, paper } : flat.size;
+  const { width, height } = photo;
+  const verdict =
+    options.judges && map ? checkPage(page, { width, height, outline: recipe.outline }, map) : null;
   const cleaned = clean(page, look, recipe.cleaning, map ?? undefined);
   const image = coverUp(cleaned, recipe.covers ?? [], { size, turn: recipe.turn });
   return { image, size, look, verdict };

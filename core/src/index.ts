@@ -13,6 +13,7 @@ export {
   type Quad,
 } from './outline/quad';
 export { createLiveFinder, type LiveFinder, type LiveOutline } from './outline/liveFinder';
+export { edgePicture, type EdgePicture } from './outline/edgePicture';
 export { placeFourthCorner } from './outline/placeFourthCorner';
 export { findOutline, scaleBows, type Bows, type Outline } from './outline/findOutline';
 export {
@@ -28,6 +29,7 @@ export { flatten, mapPage, measureSheet, type FlatPage } from './flatten/flatten
 export { focalInPixels } from './flatten/proportion';
 export { PAPERS, type PaperName, type SheetSize } from './flatten/sheetSize';
 export { findUpright, type Upright } from './flatten/upright';
+export { sheetSignature, signatureDistance } from './aim/sheetSignature';
 export { createAimer, type Aim, type AimFrame, type Aimer } from './aim/aimer';
 export type { Hint } from './aim/coach';
 export { clean, inkMapOf, LOOKS, type CleanOptions, type Look } from './clean/clean';
@@ -49,7 +51,15 @@ export { pageFacts, type PageFacts, type Place } from './verdict/pageFacts';
 export { findPage, fromOwnTopLeft, type FoundPage } from './findPage';
 export { NOTE_COLOURS, type Cover, type Note, type NoteColour } from './notes/note';
 export { layNotes, type NoteMark, type StampWords } from './notes/layNotes';
-export { develop, PAGE_DPI, type DevelopedPage, type DevelopOptions, type Recipe } from './develop';
+export {
+  develop,
+  developFlat,
+  flattenForRecipe,
+  PAGE_DPI,
+  type DevelopedPage,
+  type DevelopOptions,
+  type Recipe,
+} from './develop';
 export { composePdf, type ComposePdfOptions, type PdfPage } from './pdf/composePdf';
 export { PAPER_CHOICES, placeOnPaper, type Paper, type Placement } from './pdf/placeOnPaper';
 export { stripJpegMetadata } from './pdf/stripJpegMetadata';

@@ -1,37 +1,44 @@
 import { useRouter } from 'expo-router';
-import ArrowLeft from 'lucide-react-native/icons/arrow-left';
-import ChevronLeft from 'lucide-react-native/icons/chevron-left';
-import ChevronRight from 'lucide-react-native/icons/chevron-right';
-import Camera from 'lucide-react-native/icons/camera';
-import Undo from 'lucide-react-native/icons/undo-2';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { GestureDetector } from 'react-native-gesture-handler';
-import type { Page } from '@ravlo/contract';
+import type { Page, Recipe } from '@ravlo/contract';
+import { pagePicture } from '@/darkroom/darkroom';
 import { ensureOutline } from '@/darkroom/ensureOutline';
 import { LOOK_AGAIN, usePacketQuery } from '@/state/api';
-import { selectCanUndo, selectEditTrouble, troubleSeen, undoEdit } from '@/state/recipeEdits';
+import { selectEditTrouble, selectRecipe, troubleSeen } from '@/state/recipeEdits';
 import { useAppDispatch, useAppSelector } from '@/state/store';
+import { useHistory } from '@/state/useHistory';
+import type { Step } from '@/state/historySlice';
 import { Button } from '@/ui/Button';
-import { IconButton } from '@/ui/IconButton';
+import { KeysHelp } from '@/ui/KeysHelp';
 import { Notice } from '@/ui/Notice';
-import { PagePicture } from '@/ui/PagePicture';
 import { colours, space } from '@/ui/tokens';
-import { Words } from '@/ui/Words';
-import { EdgesStage } from './EdgesStage';
-import { EdgesTool } from './EdgesTool';
-import { LookTool } from './LookTool';
-import { ToolTabs, type Tool } from './ToolTabs';
-import { TurnTool } from './TurnTool';
+import { useKeys } from '@/ui/useKeys';
 import { placesOf } from '@/verdict/sayVerdict';
 import { useVerdict } from '@/verdict/useVerdict';
 import { VerdictNote } from '@/verdict/VerdictNote';
+import { BenchHeader } from './BenchHeader';
+import { EdgesStage } from './EdgesStage';
+import { EdgesTool } from './EdgesTool';
+import { LookTool } from './LookTool';
+import { NotesEditor } from './notes/NotesEditor';
+import { NotesTool } from './notes/NotesTool';
+import { useNotes } from './notes/useNotes';
+import { useStampWords } from './notes/useStampWords';
+import { outlineBows } from './outlineEdits';
+import { PageStage, RESTING, useReady } from './PageStage';
+import { ToolTabs, type Tool } from './ToolTabs';
+import { TurnTool } from './TurnTool';
 import { usePageSteps } from './usePageSteps';
 
 export interface BenchScreenProps {
   readonly packetId: string;
   readonly pageId: string;
 }
+
+const NO_PAGES: readonly Page[] = [];
+/** Stays the same while the person leafs from page to page. */
+let lastTool: Tool = 'edges';
 
 /** One page, big, on the dark desk, with its tools. */
 export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
@@ -41,12 +48,16 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
     pollingInterval: LOOK_AGAIN,
     skipPollingIfUnfocused: true,
   });
-  const [tool, setTool] = useState<Tool>('edges');
-  const pages = packet?.pages ?? [];
+  const [tool, setToolHere] = useState<Tool>(lastTool);
+  const setTool = (next: Tool) => {
+    lastTool = next;
+    setToolHere(next);
+  };
+  const pages = packet?.pages ?? NO_PAGES;
   const index = pages.findIndex((other) => other.id === pageId);
   const page = index >= 0 ? pages[index] : null;
-  const canUndo = useAppSelector((state) => selectCanUndo(state, pageId));
   const trouble = useAppSelector(selectEditTrouble);
+  const history = useHistory(packetId, pages);
 
   useEffect(() => {
     if (page) void dispatch(ensureOutline(page, 2));
@@ -58,8 +69,33 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
   const toPrevious = () => go(pages[index - 1]);
   const toNext = () => go(pages[index + 1]);
   const takeAgain = () => router.push(`/packet/${packetId}/camera?retake=${pageId}`);
-  const verdict = useVerdict(page);
-  const swipe = usePageSteps({ toPrevious, toNext });
+  /** What is taken back on another page is shown there. */
+  const followStep = (step: Step | null) => {
+    if (step?.kind !== 'recipes' || step.changes.some((change) => change.pageId === pageId)) return;
+    go(pages.find(({ id }) => id === step.changes[0].pageId));
+  };
+  const undo = () => void history.undo().then(() => followStep(history.undoStep));
+  const redo = () => void history.redo().then(() => followStep(history.redoStep));
+  usePageSteps({ toPrevious, toNext });
+  const keys = useKeys([
+    { keys: 'Ctrl+Z', what: 'Undo', run: undo },
+    { keys: 'Ctrl+Shift+Z', what: 'Redo', run: redo },
+    { keys: '1', what: 'Edges', run: () => setTool('edges') },
+    { keys: '2', what: 'Turn', run: () => setTool('turn') },
+    { keys: '3', what: 'Look', run: () => setTool('look') },
+    { keys: '4', what: 'Notes', run: () => setTool('notes') },
+    { keys: 'T', what: 'To the table', run: () => router.replace(`/packet/${packetId}`) },
+    { keys: 'Escape', what: 'To the table', run: () => router.replace(`/packet/${packetId}`) },
+  ]);
+  const listed = [
+    ...keys.list.filter(({ keys: pressed }) => pressed !== 'Escape'),
+    { keys: 'Left, Right', what: 'Page before, next page', run: () => undefined },
+    { keys: '+, -, 0', what: 'Larger, smaller, fitting', run: () => undefined },
+    { keys: 'Arrows on a handle', what: 'Move it; with Shift ten times as far', run: () => undefined },
+    { keys: 'Alt while dragging', what: 'No snapping to edges', run: () => undefined },
+  ];
+
+  useReady([pages[index + 1], pages[index - 1]], (near) => dispatch(makeReady(near)));
   const isMissing = (packet && !page) || (error && !packet);
 
   return (
@@ -68,47 +104,17 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
       style={{ display: 'flex', flex: 1, minWidth: 0, backgroundColor: colours.desk }}
     >
       <View role="main" style={styles.bench}>
-        <View style={styles.header}>
-          <IconButton
-            icon={ArrowLeft}
-            label="To the table"
-            colour={colours.paperOnDark}
-            onPress={() => router.replace(`/packet/${packetId}`)}
-          />
-          <View style={styles.leaf}>
-            <IconButton
-              icon={ChevronLeft}
-              label="Previous page"
-              colour={colours.paperOnDark}
-              disabled={index <= 0}
-              onPress={toPrevious}
-            />
-            <Words bold size="lead" heading={1} align="center" colour={colours.paperOnDark}>
-              {page ? `Page ${index + 1} of ${pages.length}` : ' '}
-            </Words>
-            <IconButton
-              icon={ChevronRight}
-              label="Next page"
-              colour={colours.paperOnDark}
-              disabled={index < 0 || index >= pages.length - 1}
-              onPress={toNext}
-            />
-          </View>
-          <IconButton
-            icon={Camera}
-            label="Take this page again"
-            colour={colours.paperOnDark}
-            disabled={!page}
-            onPress={takeAgain}
-          />
-          <IconButton
-            icon={Undo}
-            label="Undo"
-            colour={colours.paperOnDark}
-            disabled={!canUndo}
-            onPress={() => page && dispatch(undoEdit(page))}
-          />
-        </View>
+        <BenchHeader
+          index={index}
+          count={pages.length}
+          history={history}
+          onBack={() => router.replace(`/packet/${packetId}`)}
+          onPrevious={toPrevious}
+          onNext={toNext}
+          onTakeAgain={takeAgain}
+          onUndo={undo}
+          onRedo={redo}
+        />
         {trouble ? (
           <View style={styles.notice}>
             <Notice
@@ -127,51 +133,117 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
           </View>
         ) : null}
         {page ? (
-          <>
-            <GestureDetector gesture={swipe}>
-              <View style={styles.stage}>
-                {tool === 'edges' ? (
-                  <EdgesStage key={page.id} page={page} />
-                ) : (
-                  <View style={styles.picture}>
-                    <PagePicture
-                      page={page}
-                      label={`Page ${index + 1}`}
-                      longSide={1400}
-                      priority={1}
-                      onDark
-                      marks={placesOf(verdict)}
-                    />
-                  </View>
-                )}
-              </View>
-            </GestureDetector>
-            {tool === 'look' ? null : <VerdictNote verdict={verdict} onTakeAgain={takeAgain} />}
-            <View style={styles.tool}>
-              {tool === 'edges' ? <EdgesTool key={page.id} page={page} /> : null}
-              {tool === 'turn' ? <TurnTool page={page} /> : null}
-              {tool === 'look' ? <LookTool page={page} /> : null}
-            </View>
-            <ToolTabs tool={tool} onChange={setTool} />
-          </>
+          <BenchPage
+            key={page.id}
+            page={page}
+            pages={pages}
+            index={index}
+            tool={tool}
+            onTool={setTool}
+            onSwipe={(by) => (by < 0 ? toPrevious() : toNext())}
+            onTakeAgain={takeAgain}
+          />
         ) : null}
+        {keys.isHelpOpen ? <KeysHelp keys={listed} onClose={keys.closeHelp} /> : null}
       </View>
     </div>
   );
 }
 
+/** Has a page's picture made with low priority, once its outline is known. */
+function makeReady(page: Page) {
+  return (_dispatch: unknown, getState: () => Parameters<typeof selectRecipe>[0]): void => {
+    const recipe = selectRecipe(getState(), page);
+    if (recipe.outline.by !== 'pending')
+      void pagePicture(page, recipe, RESTING, { priority: -1 }).catch(() => undefined);
+  };
+}
+
+interface BenchPageProps {
+  readonly page: Page;
+  readonly pages: readonly Page[];
+  readonly index: number;
+  readonly tool: Tool;
+  readonly onTool: (tool: Tool) => void;
+  readonly onSwipe: (by: -1 | 1) => void;
+  readonly onTakeAgain: () => void;
+}
+
+/** The page that is on the bench, with the chosen tool. */
+function BenchPage({ page, pages, index, tool, onTool, onSwipe, onTakeAgain }: BenchPageProps) {
+  const recipe = useAppSelector((state) => selectRecipe(state, page));
+  const [tried, setTried] = useState<Recipe | null>(null);
+  const [level, setLevel] = useState<number | null>(null);
+  const [isComparing, setComparing] = useState(false);
+  const [corner, setCorner] = useState<number | null>(null);
+  const [isBent, setBent] = useState(outlineBows(recipe.outline) !== undefined);
+  const notes = useNotes(page);
+  const words = useStampWords(index, pages.length);
+  const verdict = useVerdict(page);
+  const [size, setSize] = useState<{ width: number; height: number } | null>(null);
+
+  const shown: Recipe = isComparing
+    ? { ...recipe, look: 'as-shot', tuning: undefined, notes: undefined }
+    : (tried ?? notes.shown ?? recipe);
+  const isNoting = tool === 'notes';
+  return (
+    <>
+      <View style={styles.stage}>
+        {tool === 'edges' ? (
+          <EdgesStage page={page} isBent={isBent} onCorner={setCorner} onSwipe={onSwipe} />
+        ) : (
+          <PageStage
+            page={page}
+            label={`Page ${index + 1}`}
+            recipe={shown}
+            isLive={tried !== null || notes.isMoving}
+            tilt={level === null ? 0 : level - (recipe.level ?? 0)}
+            showsGrid={level !== null}
+            marks={isNoting || isComparing ? [] : placesOf(verdict)}
+            stampWords={words}
+            onSwipe={onSwipe}
+            onSize={setSize}
+            holdsStill={isNoting && notes.mode !== 'select'}
+            over={
+              isNoting
+                ? (place, pageSize) => (
+                    <NotesEditor recipe={recipe} size={pageSize} place={place} words={words} notes={notes} />
+                  )
+                : undefined
+            }
+          />
+        )}
+      </View>
+      {tool === 'look' || isNoting ? null : <VerdictNote verdict={verdict} onTakeAgain={onTakeAgain} />}
+      <View style={styles.tool}>
+        {tool === 'edges' ? (
+          <EdgesTool
+            page={page}
+            pageIds={pages.map(({ id }) => id)}
+            corner={corner}
+            isBent={isBent}
+            onBent={setBent}
+          />
+        ) : null}
+        {tool === 'turn' ? <TurnTool page={page} pages={pages} onLevel={setLevel} /> : null}
+        {tool === 'look' ? (
+          <LookTool page={page} pages={pages} onTry={setTried} onCompare={setComparing} />
+        ) : null}
+        {isNoting ? <NotesTool notes={notes} turn={recipe.turn} size={size} /> : null}
+      </View>
+      <ToolTabs tool={tool} onChange={onTool} />
+    </>
+  );
+}
+
 const styles = StyleSheet.create({
   bench: { flex: 1, minWidth: 0 },
-  header: {
-    minHeight: 60,
-    flexDirection: 'row',
-    alignItems: 'center',
-    justifyContent: 'space-between',
-    paddingHorizontal: space.half,
-  },
-  leaf: { flexDirection: 'row', alignItems: 'center' },
   notice: { padding: space.two },
   stage: { flex: 1, minHeight: 0, backgroundColor: '#14191B' },
-  picture: { flex: 1, padding: space.two, minHeight: 0 },
-  tool: { minHeight: 128, padding: space.two, justifyContent: 'center' },
+  tool: {
+    minHeight: 116,
+    paddingHorizontal: space.two,
+    paddingVertical: space.one,
+    justifyContent: 'center',
+  },
 });

@@ -1,149 +1,241 @@
-import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import type { EdgePicture } from '@ravlo/core/outline/edgePicture';
+import { bowAt, normalOf, sidePoint, STRAIGHT } from '@ravlo/core/outline/sideCurve';
+import { useEffect, useRef, useState } from 'react';
+import { StyleSheet } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
-import type { Corners, Page } from '@ravlo/contract';
+import type { Corners, Page, Recipe } from '@ravlo/contract';
+import { photoEdges } from '@/darkroom/darkroom';
 import { photoUrl } from '@/state/api';
-import { editRecipe, selectRecipe } from '@/state/recipeEdits';
+import { changeRecipe } from '@/state/history';
+import { selectRecipe } from '@/state/recipeEdits';
 import { useAppDispatch, useAppSelector } from '@/state/store';
 import { colours } from '@/ui/tokens';
-import { Handle } from './Handle';
+import { Handle, type HandleShape } from './Handle';
 import { Loupe } from './Loupe';
-import { moveCorner, moveSide, outlineBows, outlineCorners, outlinePath, withCorners } from './outlineEdits';
+import {
+  BEND_AT,
+  bendSide,
+  moveCorner,
+  moveSide,
+  outlineBows,
+  outlineCorners,
+  outlinePath,
+  withCorners,
+} from './outlineEdits';
+import { snapCorner, snapSide } from './snap';
+import { ZoomStage } from './ZoomStage';
 
 const CORNER_NAMES = ['Top left corner', 'Top right corner', 'Bottom right corner', 'Bottom left corner'];
 const SIDE_NAMES = ['Top side', 'Right side', 'Bottom side', 'Left side'];
 /** Room for handles round the photo, px. */
 const MARGIN = 26;
-/** An arrow key moves by this many photo pixels. */
-const KEY_STEP = 2;
+/** An arrow key moves by this many photo pixels, with shift by ten times as many. */
+const KEY_STEP = 1;
+const BENDS = [
+  { name: 'Bend of the top side', side: 0 },
+  { name: 'Bend of the bottom side', side: 2 },
+] as const;
+
+type Shape = HandleShape;
 
 interface Held {
-  readonly shape: 'corner' | 'side';
+  readonly shape: Shape;
   readonly index: number;
   readonly start: Corners;
+  /** of the side that is bent: how far it was, photo px */
+  readonly bend: number;
 }
 
+export interface EdgesStageProps {
+  readonly page: Page;
+  /** shows the handles that bend the top and the bottom side */
+  readonly isBent: boolean;
+  /** told of the corner that was taken hold of last */
+  readonly onCorner: (index: number) => void;
+  readonly onSwipe: (by: -1 | 1) => void;
+}
+
+/** A hand slower than this is helped onto the nearest edge, screen px a second. */
+const SLOW = 90;
+/** and no farther than so many screen px */
+const SNAP_REACH = 9;
+
 /** The photo with its outline on it, to be dragged exactly onto the sheet. */
-export function EdgesStage({ page }: { readonly page: Page }) {
+export function EdgesStage({ page, isBent, onCorner, onSwipe }: EdgesStageProps) {
   const dispatch = useAppDispatch();
   const recipe = useAppSelector((state) => selectRecipe(state, page));
   const { photo } = page;
-  const [stage, setStage] = useState({ width: 0, height: 0 });
   const [held, setHeld] = useState<Held | null>(null);
-  const [draft, setDraft] = useState<Corners | null>(null);
+  const [draft, setDraft] = useState<Recipe | null>(null);
+  const edges = useEdges(page);
+  const pace = useRef({ time: 0, x: 0, y: 0, speed: 0 });
 
-  const scale = Math.max(
-    0.001,
-    Math.min((stage.width - 2 * MARGIN) / photo.width, (stage.height - 2 * MARGIN) / photo.height),
-  );
-  const left = (stage.width - photo.width * scale) / 2;
-  const top = (stage.height - photo.height * scale) / 2;
-  const saved = outlineCorners(recipe.outline, photo.width, photo.height);
-  const corners = draft ?? saved;
-  const onStage = ([x, y]: readonly [number, number]): [number, number] => [
-    left + x * scale,
-    top + y * scale,
-  ];
-  const places = corners.map(onStage);
-  const path = outlinePath(corners, outlineBows(recipe.outline)).map(onStage);
+  const shown = draft ?? recipe;
+  const corners = outlineCorners(shown.outline, photo.width, photo.height);
+  const bows = outlineBows(shown.outline);
 
-  const moved = (what: Held, dx: number, dy: number): Corners => {
-    const move = what.shape === 'corner' ? moveCorner : moveSide;
-    return move(what.start, what.index, dx, dy, photo);
+  const moved = (what: Held, dx: number, dy: number, reach: number): Recipe => {
+    const { shape, index, start, bend } = what;
+    if (shape === 'bend') {
+      const [nx, ny] = normalOf({ from: start[index], to: start[(index + 1) % 4], bow: STRAIGHT });
+      return bendSide(recipe, start, index, bend + dx * nx + dy * ny);
+    }
+    const free = (shape === 'corner' ? moveCorner : moveSide)(start, index, dx, dy, photo);
+    if (reach === 0 || !edges) return withCorners(recipe, free);
+    return withCorners(
+      recipe,
+      shape === 'corner' ? snapCorner(free, index, edges, reach) : snapSide(free, index, edges, reach, photo),
+    );
   };
-  const commit = (next: Corners) => {
-    if (next !== saved) dispatch(editRecipe(page, withCorners(recipe, next)));
+  const commit = (next: Recipe) => dispatch(changeRecipe(page, next, 'edges'));
+  const bendOf = (index: number) => (bows ? bowAt(bows[index], BEND_AT) : 0);
+  /** How far a corner may be helped: nothing while the hand is quick, or holds Alt. */
+  const reachFor = (dx: number, dy: number, isFree: boolean, scale: number): number => {
+    const { time, x, y, speed } = pace.current;
+    const now = performance.now();
+    const here = (1000 * Math.hypot(dx - x, dy - y)) / Math.max(1, now - time);
+    pace.current = { time: now, x: dx, y: dy, speed: 0.7 * speed + 0.3 * here };
+    return isFree || pace.current.speed > SLOW ? 0 : SNAP_REACH / scale;
   };
-  const handleProps = (shape: Held['shape'], index: number) => ({
-    shape,
-    isHeld: held?.shape === shape && held.index === index,
-    onHold: () => setHeld({ shape, index, start: corners }),
-    onDrag: (dx: number, dy: number) => held && setDraft(moved(held, dx / scale, dy / scale)),
-    onRelease: () => {
-      if (draft) commit(draft);
-      setDraft(null);
-      setHeld(null);
-    },
-    onStep: (dx: number, dy: number) =>
-      commit(moved({ shape, index, start: corners }, dx * KEY_STEP, dy * KEY_STEP)),
-  });
-  const middle = (i: number): [number, number] => {
-    const a = places[i];
-    const b = places[(i + 1) % 4];
-    return [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
-  };
-  const directionOf = (i: number) => {
-    const a = places[i];
-    const b = places[(i + 1) % 4];
-    return Math.atan2(b[1] - a[1], b[0] - a[0]);
-  };
-  const lookedAt = held && (held.shape === 'corner' ? places[held.index] : middle(held.index));
 
   return (
-    <View
-      style={styles.stage}
-      onLayout={({ nativeEvent }) =>
-        setStage({ width: nativeEvent.layout.width, height: nativeEvent.layout.height })
-      }
-    >
-      {stage.width > 0 ? (
-        <>
-          <img
-            src={photoUrl(photo.id)}
-            alt={`Photo of page, ${page.photoName}`}
-            draggable={false}
-            style={{
-              position: 'absolute',
-              left,
-              top,
-              width: photo.width * scale,
-              height: photo.height * scale,
-            }}
-          />
-          <Svg width={stage.width} height={stage.height} style={styles.overlay} aria-hidden>
-            <Path
-              d={dimmed(left, top, photo.width * scale, photo.height * scale, path)}
-              fill="rgba(20, 24, 26, 0.62)"
-              fillRule="evenodd"
+    <ZoomStage content={photo} margin={MARGIN} onSwipe={onSwipe}>
+      {({ left, top, scale }, stage) => {
+        const onStage = ([x, y]: readonly [number, number]): [number, number] => [
+          left + x * scale,
+          top + y * scale,
+        ];
+        const places = corners.map(onStage);
+        const path = outlinePath(corners, bows).map(onStage);
+        const handleProps = (shape: Shape, index: number) => ({
+          shape,
+          isHeld: held?.shape === shape && held.index === index,
+          onHold: () => {
+            setHeld({ shape, index, start: corners, bend: bendOf(index) });
+            pace.current = { time: performance.now(), x: 0, y: 0, speed: 2 * SLOW };
+            if (shape === 'corner') onCorner(index);
+          },
+          onDrag: (dx: number, dy: number, isFree: boolean) =>
+            held && setDraft(moved(held, dx / scale, dy / scale, reachFor(dx, dy, isFree, scale))),
+          onRelease: () => {
+            if (draft) commit(draft);
+            setDraft(null);
+            setHeld(null);
+          },
+          onStep: (dx: number, dy: number) => {
+            if (shape === 'corner') onCorner(index);
+            commit(
+              moved({ shape, index, start: corners, bend: bendOf(index) }, dx * KEY_STEP, dy * KEY_STEP, 0),
+            );
+          },
+        });
+        const middle = (i: number): [number, number] => {
+          const [a, b] = [places[i], places[(i + 1) % 4]];
+          return [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+        };
+        const directionOf = (i: number) => {
+          const [a, b] = [places[i], places[(i + 1) % 4]];
+          return Math.atan2(b[1] - a[1], b[0] - a[0]);
+        };
+        const bendPlace = (i: number) =>
+          onStage(
+            sidePoint({ from: corners[i], to: corners[(i + 1) % 4], bow: bows?.[i] ?? STRAIGHT }, BEND_AT),
+          );
+        const lookedAt =
+          held &&
+          (held.shape === 'corner'
+            ? places[held.index]
+            : held.shape === 'side'
+              ? middle(held.index)
+              : bendPlace(held.index));
+        return (
+          <>
+            <img
+              src={photoUrl(photo.id)}
+              alt={`Photo of page, ${page.photoName}`}
+              draggable={false}
+              style={{
+                position: 'absolute',
+                left,
+                top,
+                width: photo.width * scale,
+                height: photo.height * scale,
+                maxWidth: 'none',
+              }}
             />
-            <Path
-              d={closed(path)}
-              fill="none"
-              stroke={colours.pencilOnDark}
-              strokeWidth={3}
-              strokeLinejoin="round"
-            />
-          </Svg>
-          {SIDE_NAMES.map((name, i) => {
-            const [x, y] = middle(i);
-            return (
+            <Svg width={stage.width} height={stage.height} style={styles.overlay} aria-hidden>
+              <Path
+                d={dimmed(left, top, photo.width * scale, photo.height * scale, path)}
+                fill="rgba(20, 24, 26, 0.62)"
+                fillRule="evenodd"
+              />
+              <Path
+                d={closed(path)}
+                fill="none"
+                stroke={colours.pencilOnDark}
+                strokeWidth={3}
+                strokeLinejoin="round"
+              />
+            </Svg>
+            {SIDE_NAMES.map((name, i) => {
+              const [x, y] = middle(i);
+              return (
+                <Handle
+                  key={name}
+                  label={name}
+                  x={x}
+                  y={y}
+                  angle={directionOf(i)}
+                  {...handleProps('side', i)}
+                />
+              );
+            })}
+            {isBent
+              ? BENDS.map(({ name, side }) => {
+                  const [x, y] = bendPlace(side);
+                  return <Handle key={name} label={name} x={x} y={y} {...handleProps('bend', side)} />;
+                })
+              : null}
+            {CORNER_NAMES.map((name, i) => (
               <Handle
                 key={name}
                 label={name}
-                x={x}
-                y={y}
-                angle={directionOf(i)}
-                {...handleProps('side', i)}
+                x={places[i][0]}
+                y={places[i][1]}
+                {...handleProps('corner', i)}
               />
-            );
-          })}
-          {CORNER_NAMES.map((name, i) => (
-            <Handle key={name} label={name} x={places[i][0]} y={places[i][1]} {...handleProps('corner', i)} />
-          ))}
-          {lookedAt ? (
-            <Loupe
-              uri={photoUrl(photo.id)}
-              photo={photo}
-              corners={corners}
-              at={[(lookedAt[0] - left) / scale, (lookedAt[1] - top) / scale]}
-              zoom={Math.max(0.5, scale * 4)}
-              side={lookedAt[0] < stage.width / 2 ? 'right' : 'left'}
-            />
-          ) : null}
-        </>
-      ) : null}
-    </View>
+            ))}
+            {lookedAt ? (
+              <Loupe
+                uri={photoUrl(photo.id)}
+                photo={photo}
+                corners={corners}
+                at={[(lookedAt[0] - left) / scale, (lookedAt[1] - top) / scale]}
+                zoom={Math.max(0.5, scale * 3)}
+                side={lookedAt[0] < stage.width / 2 ? 'right' : 'left'}
+              />
+            ) : null}
+          </>
+        );
+      }}
+    </ZoomStage>
   );
+}
+
+/** Where the photo has edges; null until it is known, and where the photo cannot be opened. */
+function useEdges(page: Page): EdgePicture | null {
+  const [edges, setEdges] = useState<EdgePicture | null>(null);
+  const latest = useRef(page);
+  latest.current = page;
+  const photoId = page.photo.id;
+  useEffect(() => {
+    const canceller = new AbortController();
+    photoEdges(latest.current, { signal: canceller.signal })
+      .then(setEdges)
+      .catch(() => undefined);
+    return () => canceller.abort();
+  }, [photoId]);
+  return edges;
 }
 
 function closed(points: readonly (readonly [number, number])[]): string {
@@ -162,6 +254,5 @@ function dimmed(
 }
 
 const styles = StyleSheet.create({
-  stage: { flex: 1, overflow: 'hidden' },
   overlay: { position: 'absolute', left: 0, top: 0, pointerEvents: 'none' },
 });

@@ -1,27 +1,90 @@
+import { measureSheet } from '@ravlo/core/flatten/flatten';
+import { placeFourthCorner } from '@ravlo/core/outline/placeFourthCorner';
+import type { Quad } from '@ravlo/core/outline/quad';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import type { Page, RecipeOutline } from '@ravlo/contract';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import type { Corners, Page, RecipeOutline } from '@ravlo/contract';
 import { findInPhoto } from '@/darkroom/darkroom';
-import { editRecipe, selectRecipe } from '@/state/recipeEdits';
+import { useCopyPageMutation } from '@/state/api';
+import { arrangePages, changeRecipe } from '@/state/history';
+import { selectRecipe } from '@/state/recipeEdits';
 import { useAppDispatch, useAppSelector } from '@/state/store';
 import { Button } from '@/ui/Button';
 import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { insertedAfter } from '@/table/arrangements';
+import { neighbourPage, outlineBows, outlineCorners, unbent, withCorners } from './outlineEdits';
 
-/** The buttons under the photo: find the sheet again, or take the whole photo. */
-export function EdgesTool({ page }: { readonly page: Page }) {
+export interface EdgesToolProps {
+  readonly page: Page;
+  /** all pages of the packet, in order */
+  readonly pageIds: readonly string[];
+  /** the corner that was taken hold of last */
+  readonly corner: number | null;
+  readonly isBent: boolean;
+  readonly onBent: (isBent: boolean) => void;
+}
+
+const CORNERS = ['top left', 'top right', 'bottom right', 'bottom left'] as const;
+
+/** The buttons under the photo. */
+export function EdgesTool({ page, pageIds, corner, isBent, onBent }: EdgesToolProps) {
   const dispatch = useAppDispatch();
   const recipe = useAppSelector((state) => selectRecipe(state, page));
+  const [copyPage] = useCopyPageMutation();
   const [message, setMessage] = useState<string | null>(null);
+  const { photo } = page;
+  const corners = outlineCorners(recipe.outline, photo.width, photo.height);
+  const hasCorners = recipe.outline.by === 'finder' || recipe.outline.by === 'hand';
 
   const findAgain = async () => {
     setMessage('Looking for the sheet…');
     try {
       const found = await findInPhoto(page, { priority: 2 });
-      dispatch(editRecipe(page, { ...recipe, ...found }));
+      dispatch(changeRecipe(page, { ...recipe, ...found }, 'edges'));
       setMessage(sayFound(found.outline));
     } catch {
       setMessage('The photo could not be opened here. It is safe; reload the page and try again.');
+    }
+  };
+  const takeWhole = () => {
+    setMessage(null);
+    dispatch(changeRecipe(page, { ...recipe, outline: { by: 'whole', reason: 'chosen' } }, 'edges'));
+  };
+  const placeCorner = () => {
+    if (corner === null) {
+      setMessage('Take hold of the corner that is hidden, then press this again.');
+      return;
+    }
+    const size = measureSheet(photo, corners as Quad);
+    const options = { photoWidth: photo.width, photoHeight: photo.height };
+    const [x, y] = placeFourthCorner(corners as Quad, corner, size.height / size.width, options);
+    const placed = corners.map((old, i) => (i === corner ? [x, y] : old)) as Corners;
+    dispatch(changeRecipe(page, withCorners(recipe, placed), 'edges'));
+    setMessage(`The ${CORNERS[corner]} corner is placed from the other three.`);
+  };
+  const bend = () => {
+    if (isBent && outlineBows(recipe.outline)) dispatch(changeRecipe(page, unbent(recipe, corners), 'edges'));
+    onBent(!isBent);
+    setMessage(isBent ? null : 'Drag the rings until the lines follow the curled sides.');
+  };
+  const addOther = async () => {
+    try {
+      const other = withCorners({ ...recipe, notes: undefined }, neighbourPage(corners, photo));
+      const copy = await copyPage({
+        id: page.id,
+        recipe: unbent(other, outlineCorners(other.outline, 0, 0)),
+      }).unwrap();
+      const { packetId } = page;
+      const after = { packetId, pageIds: insertedAfter([...pageIds, copy.id], copy.id, page.id) };
+      const trouble = await dispatch(
+        arrangePages(packetId, [after], 'other page of the photo', [{ packetId, pageIds: [...pageIds] }]),
+      );
+      setMessage(
+        trouble ? trouble.detail : 'The other page of this photo is the next page now. Look at its edges.',
+      );
+    } catch {
+      setMessage('The other page could not be made just now. Nothing is lost; try again.');
     }
   };
   const remark =
@@ -35,18 +98,18 @@ export function EdgesTool({ page }: { readonly page: Page }) {
       <Words role="status" size="small" align="center" colour={colours.deskQuiet}>
         {remark}
       </Words>
-      <View style={styles.row}>
-        <Button kind="dark" grow label="Find again" onPress={() => void findAgain()} />
+      <ScrollView horizontal contentContainerStyle={styles.row}>
+        <Button kind="dark" label="Find again" onPress={() => void findAgain()} />
+        <Button kind="dark" label="Whole photo" onPress={takeWhole} />
+        <Button kind="dark" label="Hidden corner" disabled={!hasCorners} onPress={placeCorner} />
         <Button
           kind="dark"
-          grow
-          label="Whole photo"
-          onPress={() => {
-            setMessage(null);
-            dispatch(editRecipe(page, { ...recipe, outline: { by: 'whole', reason: 'chosen' } }));
-          }}
+          label={isBent ? 'Straight sides' : 'Curled sides'}
+          disabled={!hasCorners}
+          onPress={bend}
         />
-      </View>
+        <Button kind="dark" label="Two pages" disabled={!hasCorners} onPress={() => void addOther()} />
+      </ScrollView>
     </View>
   );
 }
@@ -60,5 +123,5 @@ function sayFound(outline: RecipeOutline): string | null {
 
 const styles = StyleSheet.create({
   tool: { gap: space.one },
-  row: { flexDirection: 'row', gap: space.one * 1.5 },
+  row: { gap: space.one, flexGrow: 1, justifyContent: 'center' },
 });

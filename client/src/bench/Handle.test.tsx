@@ -25,8 +25,8 @@ describe('Handle', () => {
     fireEvent(handle, pointer('pointermove', at(99, 99)));
     expect(told.onHold).toHaveBeenCalledTimes(1);
     expect(told.onDrag.mock.calls).toEqual([
-      [8, -3],
-      [18, 20],
+      [8, -3, false],
+      [18, 20, false],
     ]);
     expect(told.onRelease).toHaveBeenCalledTimes(1);
   });

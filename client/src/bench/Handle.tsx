@@ -1,9 +1,11 @@
 import { useRef, type CSSProperties, type KeyboardEvent, type PointerEvent } from 'react';
 import { colours } from '@/ui/tokens';
 
+export type HandleShape = 'corner' | 'side' | 'bend';
+
 export interface HandleProps {
   readonly label: string;
-  readonly shape: 'corner' | 'side';
+  readonly shape: HandleShape;
   /** place in the stage, px */
   readonly x: number;
   readonly y: number;
@@ -11,8 +13,8 @@ export interface HandleProps {
   readonly angle?: number;
   readonly isHeld: boolean;
   readonly onHold: () => void;
-  /** distance from where it was taken hold of, stage px */
-  readonly onDrag: (dx: number, dy: number) => void;
+  /** distance from where it was taken hold of, stage px; free of any help while Alt is held */
+  readonly onDrag: (dx: number, dy: number, isFree: boolean) => void;
   readonly onRelease: () => void;
   /** steps by arrow keys; ten times as far with shift */
   readonly onStep: (dx: number, dy: number) => void;
@@ -27,7 +29,7 @@ const STEPS: Partial<Record<string, readonly [number, number]>> = {
 };
 
 /**
- * A diamond on a corner or a bar on a side. Plain pointer events, captured: what the finger moves, the handle
+ * A diamond on a corner, a bar on a side, a ring on a bend. Plain pointer events, captured: what the finger moves, the handle
  * moves, to the pixel.
  */
 export function Handle({
@@ -52,7 +54,9 @@ export function Handle({
     onHold();
   };
   const move = (event: PointerEvent<HTMLButtonElement>) => {
-    if (from.current) onDrag(event.clientX - from.current[0], event.clientY - from.current[1]);
+    if (!from.current) return;
+    event.stopPropagation();
+    onDrag(event.clientX - from.current[0], event.clientY - from.current[1], event.altKey);
   };
   const up = () => {
     if (!from.current) return;
@@ -79,7 +83,7 @@ export function Handle({
       onKeyDown={key}
       style={{ ...button, left: x - SIZE / 2, top: y - SIZE / 2 }}
     >
-      <span style={shape === 'corner' ? diamond(isHeld) : bar(angle)} />
+      <span style={shape === 'corner' ? diamond(isHeld) : shape === 'side' ? bar(angle) : ring(isHeld)} />
     </button>
   );
 }
@@ -116,5 +120,15 @@ function bar(angle: number): CSSProperties {
     borderRadius: 3,
     transform: `rotate(${angle}rad)`,
     backgroundColor: colours.pencilOnDark,
+  };
+}
+
+function ring(isHeld: boolean): CSSProperties {
+  return {
+    width: isHeld ? 22 : 16,
+    height: isHeld ? 22 : 16,
+    borderRadius: 11,
+    border: `4px solid ${colours.pencilOnDark}`,
+    backgroundColor: isHeld ? colours.pencil : 'transparent',
   };
 }

@@ -1,29 +1,43 @@
+import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import type { Page, Recipe, RecipeTuning } from '@ravlo/contract';
-import { editRecipe, selectRecipe } from '@/state/recipeEdits';
+import { changeRecipe, changeRecipes } from '@/state/history';
+import { selectRecipe } from '@/state/recipeEdits';
 import { useAppDispatch, useAppSelector } from '@/state/store';
+import { Button } from '@/ui/Button';
 import { PagePicture } from '@/ui/PagePicture';
+import { Sheet, SheetItem } from '@/ui/Sheet';
 import { Slider } from '@/ui/Slider';
 import { colours, space, target } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
-
-const LOOKS: readonly { readonly value: Recipe['look']; readonly label: string }[] = [
-  { value: 'daylight', label: 'Daylight' },
-  { value: 'pen', label: 'Pen' },
-  { value: 'pencil', label: 'Pencil' },
-  { value: 'soft-grey', label: 'Soft grey' },
-  { value: 'as-shot', label: 'As shot' },
-];
+import { useChangePacketMutation } from '@/state/api';
+import { LOOKS } from './looks';
 
 const AS_FOUND: RecipeTuning = { ink: 0, paper: 0, fadeRules: false };
 
+export interface LookToolProps {
+  readonly page: Page;
+  /** all pages of the packet: for giving them the same look */
+  readonly pages?: readonly Page[];
+  /** a recipe that is being tried while a slider moves; null when it rests */
+  readonly onTry?: (recipe: Recipe | null) => void;
+  /** the photo as it was is to be seen, while pressed */
+  readonly onCompare?: (isOn: boolean) => void;
+}
+
 /** The looks, each tried on this very page, and how the chosen one is set. */
-export function LookTool({ page }: { readonly page: Page }) {
+export function LookTool({ page, pages, onTry, onCompare }: LookToolProps) {
   const dispatch = useAppDispatch();
   const recipe = useAppSelector((state) => selectRecipe(state, page));
+  const [asks, setAsks] = useState(false);
   const tuning = recipe.tuning ?? AS_FOUND;
-  const edit = (change: Partial<Recipe>) => dispatch(editRecipe(page, { ...recipe, ...change }));
-  const tune = (change: Partial<RecipeTuning>) => edit({ tuning: { ...tuning, ...change } });
+  const edit = (change: Partial<Recipe>, what = 'look') =>
+    dispatch(changeRecipe(page, { ...recipe, ...change }, what));
+  const tuned = (change: Partial<RecipeTuning>): Recipe => ({ ...recipe, tuning: { ...tuning, ...change } });
+  const settle = (change: Partial<RecipeTuning>, what: string) => {
+    onTry?.(null);
+    dispatch(changeRecipe(page, tuned(change), what));
+  };
   return (
     <View style={styles.tool}>
       <ScrollView horizontal role="radiogroup" aria-label="Look" contentContainerStyle={styles.row}>
@@ -54,14 +68,24 @@ export function LookTool({ page }: { readonly page: Page }) {
       </ScrollView>
       {recipe.look === 'as-shot' ? null : (
         <View>
-          <Slider label="Ink" value={tuning.ink} onSettle={(ink) => tune({ ink })} />
-          <Slider label="White paper" value={tuning.paper} onSettle={(paper) => tune({ paper })} />
+          <Slider
+            label="Ink"
+            value={tuning.ink}
+            onMove={(ink) => onTry?.(tuned({ ink }))}
+            onSettle={(ink) => settle({ ink }, 'ink')}
+          />
+          <Slider
+            label="White paper"
+            value={tuning.paper}
+            onMove={(paper) => onTry?.(tuned({ paper }))}
+            onSettle={(paper) => settle({ paper }, 'paper')}
+          />
           {recipe.look === 'pen' ? null : (
             <Pressable
               role="switch"
               aria-checked={tuning.fadeRules}
               aria-label="Fade the ruled lines"
-              onPress={() => tune({ fadeRules: !tuning.fadeRules })}
+              onPress={() => settle({ fadeRules: !tuning.fadeRules }, 'ruled lines')}
               style={styles.switch}
             >
               <Words size="small" colour={colours.paperOnDark}>
@@ -78,7 +102,68 @@ export function LookTool({ page }: { readonly page: Page }) {
           )}
         </View>
       )}
+      {onCompare ? (
+        <View style={styles.buttons}>
+          <div
+            style={{ flex: 1, display: 'flex' }}
+            onPointerDown={() => onCompare(true)}
+            onPointerUp={() => onCompare(false)}
+            onPointerLeave={() => onCompare(false)}
+            onPointerCancel={() => onCompare(false)}
+            onKeyDown={(event) => [' ', 'Enter'].includes(event.key) && onCompare(true)}
+            onKeyUp={() => onCompare(false)}
+            onContextMenu={(event) => event.preventDefault()}
+          >
+            <Button kind="dark" grow label="Hold: the photo" onPress={() => undefined} />
+          </div>
+          <Button kind="dark" grow label="Use it for…" onPress={() => setAsks(true)} />
+        </View>
+      ) : null}
+      {asks && pages ? (
+        <UseFor page={page} pages={pages} recipe={recipe} onClose={() => setAsks(false)} />
+      ) : null}
     </View>
+  );
+}
+
+interface UseForProps {
+  readonly page: Page;
+  readonly pages: readonly Page[];
+  readonly recipe: Recipe;
+  readonly onClose: () => void;
+}
+
+/** Which other pages are to have this look, set as it is. */
+function UseFor({ page, pages, recipe, onClose }: UseForProps) {
+  const dispatch = useAppDispatch();
+  const [changePacket] = useChangePacketMutation();
+  const { look, tuning } = recipe;
+  const label = LOOKS.find(({ value }) => value === look)?.label ?? look;
+  const withLook = (other: Recipe): Recipe =>
+    other.look === look && JSON.stringify(other.tuning) === JSON.stringify(tuning)
+      ? other
+      : { ...other, look, tuning };
+  const give = (some: readonly Page[]) => {
+    onClose();
+    dispatch(changeRecipes(some, withLook, 'look'));
+  };
+  const at = pages.findIndex(({ id }) => id === page.id);
+  return (
+    <Sheet title={`${label}, for which pages?`} onClose={onClose}>
+      <SheetItem label="All pages of this packet" onPress={() => give(pages)} />
+      <SheetItem label="This page and those behind it" onPress={() => give(pages.slice(at))} />
+      <SheetItem
+        label={`The pages that have ${label} already, set like this one`}
+        onPress={() => give(pages.filter((other) => other.recipe.look === look))}
+      />
+      <SheetItem
+        label="Photos that come into this packet from now on"
+        onPress={() => {
+          onClose();
+          void changePacket({ id: page.packetId, change: { look } });
+        }}
+      />
+    </Sheet>
   );
 }
 
@@ -94,4 +179,5 @@ const styles = StyleSheet.create({
     alignItems: 'center',
     justifyContent: 'space-between',
   },
+  buttons: { flexDirection: 'row', gap: space.one },
 });

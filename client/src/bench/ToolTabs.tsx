@@ -3,12 +3,13 @@ import { PencilStroke } from '@/ui/PencilStroke';
 import { colours, target } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 
-export type Tool = 'edges' | 'turn' | 'look';
+export type Tool = 'edges' | 'turn' | 'look' | 'notes';
 
 const TOOLS: readonly { readonly value: Tool; readonly label: string }[] = [
   { value: 'edges', label: 'Edges' },
   { value: 'turn', label: 'Turn' },
   { value: 'look', label: 'Look' },
+  { value: 'notes', label: 'Notes' },
 ];
 
 export interface ToolTabsProps {

@@ -1,7 +1,19 @@
 import { isConvex, type Quad } from '@ravlo/core/outline/quad';
+import { sidePoint } from '@ravlo/core/outline/sideCurve';
 import type { Bows, Corners, Recipe } from '@ravlo/contract';
 import fc from 'fast-check';
-import { moveCorner, moveSide, outlineCorners, outlinePath, withCorners } from './outlineEdits';
+import {
+  BEND_AT,
+  bendSide,
+  moveCorner,
+  moveSide,
+  neighbourPage,
+  outlineBows,
+  outlineCorners,
+  outlinePath,
+  unbent,
+  withCorners,
+} from './outlineEdits';
 
 const PHOTO = { width: 3000, height: 4000 };
 const SHEET: Corners = [
@@ -80,5 +92,42 @@ describe('moving by hand', () => {
     expect(slope([moved[3], moved[0]])).toBeCloseTo(slope([SHEET[3], SHEET[0]]), 6);
     expect(moved.slice(2)).toEqual(SHEET.slice(2));
     expect(moved[0][1]).toBeGreaterThan(SHEET[0][1] + 90);
+  });
+});
+
+describe('bends and neighbours', () => {
+  const corners: Corners = [
+    [100, 100],
+    [500, 110],
+    [490, 700],
+    [90, 690],
+  ];
+  const recipe: Recipe = { outline: { by: 'hand', corners }, turn: 0, look: 'pen' };
+
+  it('a bent side passes where it was dragged to, and its ends stay', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 3 }), fc.double({ min: -80, max: 80, noNaN: true }), (i, d) => {
+        const { outline } = bendSide(recipe, corners, i, d);
+        const bows = outlineBows(outline)!;
+        const side = { from: corners[i], to: corners[(i + 1) % 4], bow: bows[i] };
+        const chord = { ...side, bow: [0, 0, 0, 0] as const };
+        const [x, y] = sidePoint(side, BEND_AT);
+        const [cx, cy] = sidePoint(chord, BEND_AT);
+        expect(Math.hypot(x - cx, y - cy)).toBeCloseTo(Math.abs(d), 6);
+        expect(sidePoint(side, 1)[0]).toBeCloseTo(side.to[0], 6);
+        expect(unbent(bendSide(recipe, corners, i, d), corners)).toEqual(recipe);
+      }),
+    );
+  });
+
+  it('the other page shares two corners and has room in the photo', () => {
+    expect(neighbourPage(corners, { width: 1200, height: 800 })).toEqual([
+      [500, 110],
+      [900, 120],
+      [890, 710],
+      [490, 700],
+    ]);
+    const right = corners.map(([x, y]) => [x + 600, y]) as Corners;
+    expect(neighbourPage(right, { width: 1200, height: 800 })[1]).toEqual(right[0]);
   });
 });

@@ -87,3 +87,42 @@ function accept(
   const corners = moved.map(([x, y]) => [clamp(x, width), clamp(y, height)]) as Corners;
   return isConvex(corners as Quad) ? corners : before;
 }
+
+/** A bend is taken hold of at this share of its side. */
+export const BEND_AT = 0.25;
+const STRAIGHT_BOWS: Bows = [
+  [0, 0, 0, 0],
+  [0, 0, 0, 0],
+  [0, 0, 0, 0],
+  [0, 0, 0, 0],
+];
+
+/** The recipe with one side bent so far that it passes a distance from its chord at BEND_AT, photo px inwards. */
+export function bendSide(recipe: Recipe, corners: Corners, index: number, distance: number): Recipe {
+  const bows = outlineBows(recipe.outline) ?? STRAIGHT_BOWS;
+  const s = 2 * BEND_AT - 1;
+  const deepest = distance / (1 - s * s);
+  const bent = bows.map((bow, i) => (i === index ? [deepest, 0, -deepest, 0] : [...bow])) as Bows;
+  return { ...recipe, outline: { by: 'hand', corners, bows: bent } };
+}
+
+/** The recipe with straight sides. */
+export function unbent(recipe: Recipe, corners: Corners): Recipe {
+  return { ...recipe, outline: { by: 'hand', corners } };
+}
+
+/**
+ * The other page of an open book: as large as this one, on the side where there is more photo. Its near corners are
+ * this page's own.
+ */
+export function neighbourPage(corners: Corners, { width }: PhotoSize): Corners {
+  const [tl, tr, br, bl] = corners;
+  const on = (from: readonly number[], to: readonly number[]): [number, number] => [
+    2 * to[0] - from[0],
+    2 * to[1] - from[1],
+  ];
+  const middle = (tl[0] + tr[0] + br[0] + bl[0]) / 4;
+  const isLeft = middle < width / 2;
+  const pair: Corners = isLeft ? [tr, on(tl, tr), on(bl, br), br] : [on(tr, tl), tl, bl, on(br, bl)];
+  return pair.map(([x, y]) => [Math.min(width * 1.25, Math.max(-width * 0.25, x)), y]) as Corners;
+}

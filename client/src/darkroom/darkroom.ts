@@ -1,8 +1,10 @@
+import { AtkinsonHyperlegible_400Regular } from '@expo-google-fonts/atkinson-hyperlegible/400Regular';
 import { wrap, type Remote } from 'comlink';
-import type { Bows as CoreBows, ComposePdfOptions, PdfPage, Quad, Verdict } from '@ravlo/core';
+import { Asset } from 'expo-asset';
+import type { Bows as CoreBows, ComposePdfOptions, EdgePicture, PdfPage, Quad } from '@ravlo/core';
 import type { Bows, Corners, Page, Recipe } from '@ravlo/contract';
 import { photoUrl } from '@/state/api';
-import type { Darkroom, Picture } from './darkroom.worker';
+import type { CheckedPage, Darkroom, Picture } from './darkroom.worker';
 import { cachedPicture, cachePicture } from './pictureCache';
 import { createPool, type Bench, type JobOptions } from './pool';
 import { toCoreRecipe } from './recipe';
@@ -11,7 +13,7 @@ import { toCoreRecipe } from './recipe';
  * The only door to core: everything that is computed on pixels goes through here, in workers. Bump the
  * number when developing changes, so that pictures made before are made again.
  */
-const CORE_EDITION = 6;
+const CORE_EDITION = 7;
 const PDF_QUALITY = 0.8;
 
 function makeWorker(): Bench<Remote<Darkroom>> {
@@ -49,6 +51,12 @@ export async function findInPhoto(
 const plainCorners = ([a, b, c, d]: Quad): Corners => [[...a], [...b], [...c], [...d]];
 const plainBows = ([a, b, c, d]: CoreBows): Bows => [[...a], [...b], [...c], [...d]];
 
+/** Where a page's photo has edges: for helping a hand. */
+export function photoEdges(page: Page, options: JobOptions = {}): Promise<EdgePicture> {
+  const url = photoUrl(page.photo.id);
+  return pool.run((tools) => tools.edges(url), { photo: url, ...options });
+}
+
 /** A page's developed picture, at most `longSide` pixels: from this browser's cache, or developed now. */
 export async function pagePicture(
   page: Page,
@@ -73,16 +81,16 @@ export function pictureKey(page: Page, recipe: Recipe, longSide: number): string
   return `${CORE_EDITION} ${page.photo.id} ${longSide} ${JSON.stringify(toCoreRecipe(recipe))}`;
 }
 
-/** Whether a page can be read, and if not, why. */
-export function checkPage(page: Page, recipe: Recipe, options: JobOptions = {}): Promise<Verdict> {
+/** Whether a page can be read, and if not, why; and what tells it from other pages. */
+export function checkPage(page: Page, recipe: Recipe, options: JobOptions = {}): Promise<CheckedPage> {
   const url = photoUrl(page.photo.id);
   return pool.run((tools) => tools.check(url, toCoreRecipe(recipe)), { photo: url, ...options });
 }
 
 /** What a verdict depends on, as a text: not on the look. */
 export function verdictKey(page: Page, recipe: Recipe): string {
-  const { outline, bows, turn } = toCoreRecipe(recipe);
-  return `${CORE_EDITION} ${page.photo.id} ${JSON.stringify({ outline, bows, turn })}`;
+  const { outline, bows, turn, level } = toCoreRecipe(recipe);
+  return `${CORE_EDITION} ${page.photo.id} ${JSON.stringify({ outline, bows, turn, level })}`;
 }
 
 /** A page developed in full and coded, ready for the PDF. */
@@ -94,10 +102,20 @@ export function developForPdf(page: Page, recipe: Recipe, options: JobOptions = 
   });
 }
 
-export function makePdf(
+export async function makePdf(
   pages: readonly PdfPage[],
-  settings: ComposePdfOptions,
+  settings: Omit<ComposePdfOptions, 'font'>,
   options: JobOptions = {},
 ): Promise<Uint8Array<ArrayBuffer>> {
-  return pool.run((tools) => tools.pdf(pages, settings), options);
+  const hasWords = pages.some(({ marks }) => marks?.some(({ kind }) => kind === 'words'));
+  const font = hasWords ? await notesFont() : undefined;
+  return pool.run((tools) => tools.pdf(pages, { ...settings, font }), options);
+}
+
+/** The interface's own font, which notes are written in. */
+async function notesFont(): Promise<Uint8Array> {
+  const { uri } = Asset.fromModule(AtkinsonHyperlegible_400Regular);
+  const response = await fetch(uri);
+  if (!response.ok) throw new Error(`The font could not be fetched (${response.status})`);
+  return new Uint8Array(await response.arrayBuffer());
 }

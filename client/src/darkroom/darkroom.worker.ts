@@ -2,15 +2,24 @@ import { expose, transfer } from 'comlink';
 import {
   composePdf,
   develop,
+  developFlat,
+  edgePicture,
+  flattenForRecipe,
   findPage,
   PAGE_DPI,
   scaleBows,
   scaleQuad,
+  sheetSignature,
+  wholeQuad,
   type Bows,
   type ComposePdfOptions,
+  type DevelopOptions,
+  type EdgePicture,
+  type FlatPage,
   type PdfPage,
   type Quad,
   type Recipe,
+  type Rgba,
   type Turn,
   type Verdict,
 } from '@ravlo/core';
@@ -21,6 +30,8 @@ export interface Picture {
   readonly blob: Blob;
   readonly width: number;
   readonly height: number;
+  /** mm, as it lies */
+  readonly size: { readonly width: number; readonly height: number };
 }
 
 /** What was found in a photo. */
@@ -33,6 +44,16 @@ export interface FoundPage {
   /** brings the flat page upright */
   readonly turn: Turn;
 }
+
+export interface CheckedPage {
+  readonly verdict: Verdict;
+  /** see core's sheetSignature */
+  readonly signature: readonly number[];
+  /** the page is wider than high */
+  readonly lies: boolean;
+}
+
+const rounded = (value: number) => Math.round(value * 1e4) / 1e4;
 
 const PICTURE_QUALITY = 0.82;
 
@@ -58,6 +79,16 @@ function inDecodedPixels(recipe: Recipe, scale: number): Recipe {
   };
 }
 
+/** The small page flattened last: a look is tried on it again and again. */
+let lastFlat: { readonly key: string; readonly page: FlatPage } | null = null;
+
+function flatPage(url: string, image: Rgba, recipe: Recipe, options: DevelopOptions): FlatPage {
+  const { outline, bows, turn, level } = recipe;
+  const key = JSON.stringify([url, outline, bows, turn, level, options.longSide]);
+  if (lastFlat?.key !== key) lastFlat = { key, page: flattenForRecipe(image, recipe, options) };
+  return lastFlat.page;
+}
+
 const darkroom = {
   /** Finds the sheet and which way up it is; corners and bows in photo pixels. */
   async find(url: string): Promise<FoundPage> {
@@ -72,21 +103,42 @@ const darkroom = {
     };
   },
 
+  /** Where a photo has edges, small; in photo pixels. */
+  async edges(url: string): Promise<EdgePicture> {
+    const { image, scale } = await openPhoto(url);
+    const edges = edgePicture(image);
+    return { ...edges, scale: edges.scale * scale };
+  },
+
   /** Develops a page small, for the screen. */
   async picture(url: string, recipe: Recipe, longSide: number): Promise<Picture> {
     const { image, scale, focal } = await openPhoto(url);
-    const page = develop(image, inDecodedPixels(recipe, scale), { dpi: PAGE_DPI, longSide, focal });
+    const inPixels = inDecodedPixels(recipe, scale);
+    const options = { dpi: PAGE_DPI, longSide, focal };
+    const page = developFlat(flatPage(url, image, inPixels, options), image, inPixels, options);
     const { width, height } = page.image;
-    return { blob: await encodeJpeg(page.image, PICTURE_QUALITY), width, height };
+    const { size } = page;
+    return {
+      blob: await encodeJpeg(page.image, PICTURE_QUALITY),
+      width,
+      height,
+      size: { width: size.width, height: size.height },
+    };
   },
 
-  /** Judges a page at its full resolution. */
-  async check(url: string, recipe: Recipe): Promise<Verdict> {
+  /** Judges a page at its full resolution, and takes the signature by which its like is known. */
+  async check(url: string, recipe: Recipe): Promise<CheckedPage> {
     const { image, scale, focal } = await openPhoto(url);
     const options = { dpi: PAGE_DPI, focal, judges: true };
-    const { verdict } = develop(image, { ...inDecodedPixels(recipe, scale), look: 'as-shot' }, options);
+    const inPixels = inDecodedPixels(recipe, scale);
+    const { verdict, size } = develop(image, { ...inPixels, look: 'as-shot' }, options);
     if (!verdict) throw new Error('The page was not judged');
-    return verdict;
+    const quad = inPixels.outline ?? wholeQuad(image.width, image.height);
+    return {
+      verdict,
+      signature: Array.from(sheetSignature(image, quad), rounded),
+      lies: size.width > size.height,
+    };
   },
 
   /** Develops a page in full and codes it for the PDF. */

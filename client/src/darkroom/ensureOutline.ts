@@ -16,7 +16,7 @@ export function ensureOutline(page: Page, priority = 0): AppThunk<Promise<void>>
         const recipe = selectRecipe(getState(), page);
         // The person may have been quicker.
         if (recipe.outline.by === 'pending')
-          dispatch(editRecipe(page, { ...recipe, outline, turn: recipe.turn || turn }, { undoable: false }));
+          dispatch(editRecipe(page, { ...recipe, outline, turn: recipe.turn || turn }));
       })
       .finally(() => looking.delete(page.id));
     looking.set(page.id, search);

@@ -11,12 +11,21 @@ export interface PagePictureState {
   readonly uri: string | null;
   readonly width: number;
   readonly height: number;
+  /** mm, as the page lies; null before it is known */
+  readonly size: { readonly width: number; readonly height: number } | null;
   /** true while a newer picture is being made */
   readonly isStale: boolean;
   readonly failed: boolean;
 }
 
-const NOTHING: PagePictureState = { uri: null, width: 0, height: 0, isStale: true, failed: false };
+const NOTHING: PagePictureState = {
+  uri: null,
+  width: 0,
+  height: 0,
+  size: null,
+  isStale: true,
+  failed: false,
+};
 
 export interface PagePictureOptions {
   readonly longSide: number;
@@ -43,9 +52,9 @@ export function usePagePicture(page: Page, { longSide, priority = 0, recipe: wan
       return () => canceller.abort();
     }
     pagePicture(page, recipe, longSide, { priority, signal: canceller.signal })
-      .then(({ blob, width, height }) => {
+      .then(({ blob, width, height, size }) => {
         if (canceller.signal.aborted) return;
-        setState({ uri: URL.createObjectURL(blob), width, height, isStale: false, failed: false, key });
+        setState({ uri: URL.createObjectURL(blob), width, height, size, isStale: false, failed: false, key });
       })
       .catch((reason: unknown) => {
         if (!isAbort(reason) && !canceller.signal.aborted) {

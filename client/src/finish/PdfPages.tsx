@@ -1,4 +1,5 @@
 import { Image, ScrollView, StyleSheet, View } from 'react-native';
+import { MarksLayer } from '@/ui/MarksLayer';
 import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import type { PdfPreview } from './usePdf';
@@ -9,7 +10,7 @@ const HEIGHT = 168;
 export function PdfPages({ previews }: { readonly previews: readonly PdfPreview[] }) {
   return (
     <ScrollView horizontal contentContainerStyle={styles.row} aria-label="Pages of the PDF" tabIndex={0}>
-      {previews.map(({ id, uri, place }, index) => {
+      {previews.map(({ id, uri, place, size, marks }, index) => {
         const scale = HEIGHT / Math.max(place.paperHeight, place.paperWidth);
         return (
           <View key={id} style={styles.page}>
@@ -26,6 +27,13 @@ export function PdfPages({ previews }: { readonly previews: readonly PdfPreview[
                   width: place.width * scale,
                   height: place.height * scale,
                 }}
+              />
+              <MarksLayer
+                marks={marks}
+                size={size}
+                left={place.left * scale}
+                top={place.top * scale}
+                scale={(place.width / size.width) * scale}
               />
             </View>
             <Words size="small" colour={colours.quiet}>

@@ -1,7 +1,9 @@
+import { layNotes, type NoteMark } from '@ravlo/core/notes/layNotes';
 import type { PdfPage } from '@ravlo/core';
 import { placeOnPaper, type Placement } from '@ravlo/core/pdf/placeOnPaper';
 import type { OpenPacket, Page, Paper, Recipe } from '@ravlo/contract';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { myName, stampWords } from '@/bench/notes/useStampWords';
 import { developForPdf, makePdf, pictureKey } from '@/darkroom/darkroom';
 import { ensureOutline } from '@/darkroom/ensureOutline';
 import { isAbort } from '@/darkroom/pool';
@@ -13,6 +15,8 @@ export interface PdfPreview {
   readonly id: string;
   readonly uri: string;
   readonly place: Placement;
+  readonly size: PdfPage['size'];
+  readonly marks: readonly NoteMark[];
 }
 
 export type PdfState =
@@ -39,7 +43,9 @@ export function usePdf(packet: OpenPacket | undefined, paper: Paper, title: stri
       (packet?.pages ?? []).map((page) => ({ page, recipe: selectRecipe({ recipeEdits: unsaved }, page) })),
     [packet, unsaved],
   );
-  const workKey = work.map(({ page, recipe }) => `${page.id} ${pdfKey(page, recipe)}`).join('\n');
+  const workKey = work
+    .map(({ page, recipe }) => `${page.id} ${pdfKey(page, recipe)} ${JSON.stringify(recipe.notes ?? [])}`)
+    .join('\n');
   const isPending = work.some(({ recipe }) => recipe.outline.by === 'pending');
 
   useEffect(() => {
@@ -62,21 +68,26 @@ export function usePdf(packet: OpenPacket | undefined, paper: Paper, title: stri
       let done = 0;
       const tell = () => setState({ status: 'working', done, total: work.length });
       if (work.some(({ page, recipe }) => !developed.current.has(pdfKey(page, recipe)))) tell();
+      const date = new Date();
       const pages = await Promise.all(
-        work.map(async ({ page, recipe }) => {
+        work.map(async ({ page, recipe }, i) => {
           const isNew = !developed.current.has(pdfKey(page, recipe));
           const pdfPage = await developOne(page, recipe);
           done++;
           if (isNew && !signal.aborted) tell();
-          return pdfPage;
+          const words = stampWords(myName(), i, work.length, date);
+          const { size } = pdfPage;
+          return { ...pdfPage, marks: layNotes(recipe.notes ?? [], { size, turn: recipe.turn }, words) };
         }),
       );
-      const bytes = await makePdf(pages, { paper, title, date: new Date() }, { signal, priority: 1 });
+      const bytes = await makePdf(pages, { paper, title, date }, { signal, priority: 1 });
       if (signal.aborted) return;
       const previews = pages.map((page, i): PdfPreview => ({
         id: work[i].page.id,
         uri: URL.createObjectURL(new Blob([new Uint8Array(page.jpeg)], { type: 'image/jpeg' })),
         place: placeOnPaper(page.size, paper),
+        size: page.size,
+        marks: page.marks,
       }));
       setState({ status: 'ready', bytes, previews });
     };

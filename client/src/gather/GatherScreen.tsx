@@ -27,8 +27,14 @@ import { twinOf } from './twins';
 import { useRoom } from './useRoom';
 import { usePhotoDrop } from './usePhotoDrop';
 
+export interface GatherScreenProps {
+  readonly packetId: string;
+  /** the page before which the photos go; behind all others when left out */
+  readonly before?: string;
+}
+
 /** Where photos come in: camera, library, files, drop, paste. */
-export function GatherScreen({ packetId }: { readonly packetId: string }) {
+export function GatherScreen({ packetId, before }: GatherScreenProps) {
   const router = useRouter();
   const wide = useWide();
   const dispatch = useAppDispatch();
@@ -38,7 +44,10 @@ export function GatherScreen({ packetId }: { readonly packetId: string }) {
   const camera = useRef<PhotoInputHandle>(null);
   const library = useRef<PhotoInputHandle>(null);
 
-  const take = useCallback((files: File[]) => void dispatch(takeIn(packetId, files)), [dispatch, packetId]);
+  const take = useCallback(
+    (files: File[]) => void dispatch(takeIn(packetId, files, { before })),
+    [dispatch, packetId, before],
+  );
   const drop = useCallback((files: File[]) => take(inNaturalOrder(files)), [take]);
   const isOver = usePhotoDrop(drop);
   const flatbed = useFlatbed(useCallback((page: File) => take([page]), [take]));

@@ -26,19 +26,21 @@ const RETRY_MS = 3000;
 export interface AddOptions {
   /** the page whose place the first of the photos takes */
   readonly replaces?: string;
+  /** the page before which all of them go */
+  readonly before?: string;
 }
 
 /** Takes photos in. Resolves with their keys when all are kept (or known not to be); sending goes on by itself. */
 export function addPhotos(
   packetId: string,
   files: readonly File[],
-  { replaces }: AddOptions = {},
+  { replaces, before }: AddOptions = {},
 ): AppThunk<Promise<string[]>> {
   return async (dispatch) => {
     const photos = files.map((file, index): KeptPhoto => {
       lastOrder = Math.max(lastOrder + 1, Date.now());
       const name = file.name || 'photo';
-      const place = index === 0 && replaces ? { replaces } : null;
+      const place = index === 0 && replaces ? { replaces } : before ? { before } : null;
       return { key: nanoid(), packetId, name, blob: file, order: lastOrder, ...place };
     });
     for (const photo of photos) dispatch(added(newItem(photo, 'keeping')));
@@ -70,7 +72,8 @@ export function withdrawPhoto(key: string): AppThunk<Promise<void>> {
 
 function removeShot(packetId: string, id: string): AppThunk<Promise<void>> {
   return async (dispatch) => {
-    await dispatch(api.endpoints.removePage.initiate({ id, packetId }));
+    // Only this page is known here: all others stay.
+    await dispatch(api.endpoints.arrange.initiate({ packets: [{ packetId, pageIds: [] }], known: [id] }));
   };
 }
 

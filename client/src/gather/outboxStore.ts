@@ -10,6 +10,8 @@ export interface KeptPhoto {
   readonly order: number;
   /** the page whose place it takes */
   readonly replaces?: string;
+  /** the page before which it goes */
+  readonly before?: string;
 }
 
 interface OutboxSchema extends DBSchema {

@@ -13,11 +13,13 @@ export interface PhotoToSend {
   readonly blob: Blob;
   /** the page whose place it takes */
   readonly replaces?: string;
+  /** the page before which it goes */
+  readonly before?: string;
 }
 
 /** Sends one photo's bytes; what an earlier try has brought over, also before a reload, is not sent again. */
 export async function sendPhoto(
-  { packetId, key, name, blob, replaces }: PhotoToSend,
+  { packetId, key, name, blob, replaces, before }: PhotoToSend,
   onProgress: (share: number) => void,
 ): Promise<SendResult> {
   const metadata: UploadFacts = {
@@ -26,6 +28,7 @@ export async function sendPhoto(
     name,
     sha256: await hashOf(blob),
     ...(replaces ? { replaces } : null),
+    ...(before ? { before } : null),
   };
   return new Promise((resolve) => {
     const upload = new Upload(blob, {

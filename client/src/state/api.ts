@@ -1,12 +1,15 @@
 import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchArgs } from '@reduxjs/toolkit/query/react';
 import {
+  arrangeAnswer,
   openPacketSchema,
   packetsAnswer,
   pageAnswer,
   pairingAnswer,
   phonesAnswer,
+  type Arrange,
   type ChangePacket,
   type ChangePage,
+  type CopyPage,
   type OpenPacket,
   type Packet,
   type Page,
@@ -25,6 +28,9 @@ const query: BaseQueryFn<string | FetchArgs, unknown, Trouble> = async (args, ap
   if (status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR') return { error: OFFLINE };
   return { error: typeof status === 'number' ? readTrouble(result.error.data) : UNEXPECTED };
 };
+
+/** As much of the store as the cached answers take. */
+type ApiState = Parameters<ReturnType<typeof api.endpoints.packet.select>>[0];
 
 /** The server, as the client sees it. Every answer is parsed with the contract before anyone reads it. */
 export const api = createApi({
@@ -65,37 +71,45 @@ export const api = createApi({
       responseSchema: openPacketSchema,
       invalidatesTags: ['Shelf'],
     }),
-    orderPages: build.mutation<OpenPacket, { packetId: string; pageIds: string[] }>({
-      query: ({ packetId, pageIds }) => ({
-        url: `packets/${packetId}/order`,
-        method: 'PUT',
-        body: { pageIds },
-      }),
-      responseSchema: openPacketSchema,
-      invalidatesTags: (_result, _error, { packetId }) => ['Shelf', { type: 'Packet', id: packetId }],
-      // The pages lie in their new order at once; if the server says no, they go back.
-      async onQueryStarted({ packetId, pageIds }, { dispatch, queryFulfilled }) {
-        const patch = dispatch(
-          api.util.updateQueryData('packet', packetId, (packet) => {
-            packet.pages.sort((a, b) => pageIds.indexOf(a.id) - pageIds.indexOf(b.id));
-          }),
+    arrange: build.mutation<{ packets: OpenPacket[] }, Arrange>({
+      query: (body) => ({ url: 'packets/arrangement', method: 'PUT', body }),
+      responseSchema: arrangeAnswer,
+      invalidatesTags: ['Shelf'],
+      // The pages lie in their new places at once; if the server says no, they go back.
+      async onQueryStarted({ packets, known }, { dispatch, getState, queryFulfilled }) {
+        const pages = new Map<string, Page>();
+        const named = new Set(packets.flatMap(({ pageIds }) => pageIds));
+        for (const { packetId } of packets) {
+          const packet = api.endpoints.packet.select(packetId)(getState() as ApiState).data;
+          packet?.pages.forEach((page) => pages.set(page.id, page));
+        }
+        const patches = packets.map(({ packetId, pageIds }) =>
+          dispatch(
+            api.util.updateQueryData('packet', packetId, (packet) => {
+              const cameIn = packet.pages.filter(({ id }) => !known.includes(id) && !named.has(id));
+              const put = pageIds.flatMap((id) => pages.get(id) ?? []);
+              packet.pages = [...put.map((page) => ({ ...page, packetId })), ...cameIn];
+            }),
+          ),
         );
-        await queryFulfilled.catch(patch.undo);
+        try {
+          const { data } = await queryFulfilled;
+          for (const packet of data.packets)
+            dispatch(api.util.updateQueryData('packet', packet.id, () => packet));
+        } catch {
+          patches.forEach((patch) => patch.undo());
+        }
       },
+    }),
+    copyPage: build.mutation<Page, CopyPage & { id: string }>({
+      query: ({ id, ...body }) => ({ url: `pages/${id}/copy`, method: 'POST', body }),
+      responseSchema: pageAnswer,
+      invalidatesTags: (page) => ['Shelf', ...(page ? [{ type: 'Packet' as const, id: page.packetId }] : [])],
     }),
     changePage: build.mutation<Page, ChangePage & { id: string }>({
       query: ({ id, ...body }) => ({ url: `pages/${id}`, method: 'PATCH', body }),
       responseSchema: pageAnswer,
       invalidatesTags: ['Shelf'],
-    }),
-    removePage: build.mutation<void, { id: string; packetId: string }>({
-      query: ({ id }) => ({ url: `pages/${id}`, method: 'DELETE' }),
-      invalidatesTags: (_result, _error, { packetId }) => ['Shelf', { type: 'Packet', id: packetId }],
-    }),
-    restorePage: build.mutation<Page, { id: string; packetId: string }>({
-      query: ({ id }) => ({ url: `pages/${id}/restore`, method: 'POST' }),
-      responseSchema: pageAnswer,
-      invalidatesTags: (_result, _error, { packetId }) => ['Shelf', { type: 'Packet', id: packetId }],
     }),
     phones: build.query<Phones, void>({
       query: () => 'phones',
@@ -118,11 +132,9 @@ export const {
   usePacketQuery,
   useCreatePacketMutation,
   useChangePacketMutation,
+  useCopyPageMutation,
   useRemovePacketMutation,
   useRestorePacketMutation,
-  useOrderPagesMutation,
-  useRemovePageMutation,
-  useRestorePageMutation,
   usePhonesQuery,
   useOpenCodeMutation,
   useForgetPhoneMutation,

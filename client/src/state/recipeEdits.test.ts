@@ -1,6 +1,6 @@
 import type { Page, Recipe } from '@ravlo/contract';
 import { fakePage, fakeProblem } from '../../test/fakes';
-import { editRecipe, selectCanUndo, selectEditTrouble, selectRecipe, undoEdit } from './recipeEdits';
+import { editRecipe, selectEditTrouble, selectRecipe } from './recipeEdits';
 import { createStore } from './store';
 
 beforeEach(() => jest.useFakeTimers({ doNotFake: ['setImmediate'] }));
@@ -73,24 +73,6 @@ describe('editing recipes', () => {
       [2, 270],
     ]);
     expect(selectEditTrouble(store.getState())).toBeNull();
-  });
-
-  it('undoes step by step, and saves that too', async () => {
-    const page = fakePage(3);
-    const server = fakeServer(page);
-    const store = createStore();
-    store.dispatch(editRecipe(page, turned(page, 90)));
-    await server.settle();
-    const saved = server.current();
-    store.dispatch(editRecipe(saved, { ...saved.recipe, look: 'as-shot' }));
-    await server.settle();
-    store.dispatch(undoEdit(server.current()));
-    await server.settle();
-    expect(server.current().recipe).toEqual(turned(page, 90));
-    store.dispatch(undoEdit(server.current()));
-    await server.settle();
-    expect(server.current().recipe).toEqual(page.recipe);
-    expect(selectCanUndo(store.getState(), page.id)).toBe(false);
   });
 
   it('gives way to another window and says so', async () => {

@@ -15,8 +15,6 @@ interface RecipeEditsState {
   readonly unsaved: Record<string, Unsaved>;
   /** counts edits, to tell the one that was saved from a newer one */
   edits: number;
-  /** earlier recipes of each page, for undo, oldest first */
-  readonly past: Record<string, Recipe[]>;
   /** why saving waits, if it does */
   trouble: Trouble | null;
 }
@@ -28,28 +26,17 @@ interface Unsaved {
   base: number;
 }
 
-const initialState: RecipeEditsState = { unsaved: {}, edits: 0, past: {}, trouble: null };
-const MOST_UNDO = 50;
+const initialState: RecipeEditsState = { unsaved: {}, edits: 0, trouble: null };
 const RETRY_MS = 3000;
 
 const slice = createSlice({
   name: 'recipeEdits',
   initialState,
   reducers: {
-    edited(
-      state,
-      { payload }: PayloadAction<{ pageId: string; recipe: Recipe; seen: number; undoTo: Recipe | null }>,
-    ) {
-      const { pageId, recipe, seen, undoTo } = payload;
-      putUnsaved(state, pageId, recipe, seen);
-      if (!undoTo) return;
-      const past = (state.past[pageId] ??= []);
-      past.push(undoTo);
-      if (past.length > MOST_UNDO) past.shift();
-    },
-    undone(state, { payload }: PayloadAction<{ pageId: string; seen: number }>) {
-      const recipe = state.past[payload.pageId]?.pop();
-      if (recipe) putUnsaved(state, payload.pageId, recipe, payload.seen);
+    edited(state, { payload }: PayloadAction<{ pageId: string; recipe: Recipe; seen: number }>) {
+      const { pageId, recipe, seen } = payload;
+      const base = state.unsaved[pageId]?.base ?? seen;
+      state.unsaved[pageId] = { recipe, edit: ++state.edits, base };
     },
     saved(state, { payload }: PayloadAction<{ pageId: string; edit: number; version: number }>) {
       const { pageId, edit, version } = payload;
@@ -60,7 +47,6 @@ const slice = createSlice({
     },
     givenUp(state, { payload }: PayloadAction<{ pageId: string; trouble: Trouble }>) {
       delete state.unsaved[payload.pageId];
-      delete state.past[payload.pageId];
       state.trouble = payload.trouble;
     },
     held(state, { payload }: PayloadAction<Trouble>) {
@@ -72,41 +58,19 @@ const slice = createSlice({
   },
 });
 
-function putUnsaved(state: RecipeEditsState, pageId: string, recipe: Recipe, seen: number): void {
-  const base = state.unsaved[pageId]?.base ?? seen;
-  state.unsaved[pageId] = { recipe, edit: ++state.edits, base };
-}
-
 export const recipeEditsReducer = slice.reducer;
 export const { troubleSeen } = slice.actions;
 
 /** The recipe a page has for the person, saved or not. */
 export const selectRecipe = (state: Pick<RootState, 'recipeEdits'>, page: Page): Recipe =>
   state.recipeEdits.unsaved[page.id]?.recipe ?? page.recipe;
-export const selectCanUndo = (state: RootState, pageId: string): boolean =>
-  (state.recipeEdits.past[pageId]?.length ?? 0) > 0;
 export const selectEditTrouble = (state: RootState): Trouble | null => state.recipeEdits.trouble;
 
-export interface EditOptions {
-  /** Ravlo's own finding is not the person's step and is not undone */
-  readonly undoable?: boolean;
-}
-
-/** Changes a page's recipe. */
-export function editRecipe(page: Page, recipe: Recipe, { undoable = true }: EditOptions = {}): AppThunk {
+/** Changes a page's recipe: shown at once, and saved. What a person does goes through `changeRecipe` of history. */
+export function editRecipe(page: Page, recipe: Recipe): AppThunk {
   return (dispatch, getState) => {
-    const undoTo = undoable ? selectRecipe(getState(), page) : null;
     const seen = newestKnown(getState(), page);
-    dispatch(slice.actions.edited({ pageId: page.id, recipe, seen, undoTo }));
-    void dispatch(save(page));
-  };
-}
-
-/** Takes the last edit of a page back. */
-export function undoEdit(page: Page): AppThunk {
-  return (dispatch, getState) => {
-    if (!selectCanUndo(getState(), page.id)) return;
-    dispatch(slice.actions.undone({ pageId: page.id, seen: newestKnown(getState(), page) }));
+    dispatch(slice.actions.edited({ pageId: page.id, recipe, seen }));
     void dispatch(save(page));
   };
 }

@@ -3,6 +3,7 @@ import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { outboxReducer } from '@/gather/outboxSlice';
 import { api } from './api';
+import { historyReducer } from './historySlice';
 import { recipeEditsReducer } from './recipeEdits';
 import { verdictsReducer } from './verdicts';
 
@@ -12,6 +13,7 @@ export function createStore() {
     reducer: {
       [api.reducerPath]: api.reducer,
       recipeEdits: recipeEditsReducer,
+      history: historyReducer,
       outbox: outboxReducer,
       verdicts: verdictsReducer,
     },

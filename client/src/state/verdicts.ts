@@ -2,17 +2,18 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { Verdict } from '@ravlo/core';
 import type { Page } from '@ravlo/contract';
 import { checkPage, verdictKey } from '@/darkroom/darkroom';
+import type { CheckedPage } from '@/darkroom/darkroom.worker';
 import { selectRecipe } from './recipeEdits';
 import type { AppThunk, RootState } from './store';
 
 /** Verdicts by what they depend on: photo, outline and turn. They can be worked out again at any time. */
 const slice = createSlice({
   name: 'verdicts',
-  initialState: {} as Readonly<Record<string, Verdict>>,
+  initialState: {} as Readonly<Record<string, CheckedPage>>,
   reducers: {
-    judged: (state, { payload }: PayloadAction<{ key: string; verdict: Verdict }>) => ({
+    judged: (state, { payload }: PayloadAction<{ key: string; checked: CheckedPage }>) => ({
       ...state,
-      [payload.key]: payload.verdict,
+      [payload.key]: payload.checked,
     }),
   },
 });
@@ -21,6 +22,11 @@ export const verdictsReducer = slice.reducer;
 
 /** The verdict on a page as it is now; null while nobody has judged it. */
 export function selectVerdict(state: RootState, page: Page): Verdict | null {
+  return selectChecked(state, page)?.verdict ?? null;
+}
+
+/** What was found on checking a page as it is now; null while nobody has. */
+export function selectChecked(state: RootState, page: Page): CheckedPage | null {
   return state.verdicts[verdictKey(page, selectRecipe(state, page))] ?? null;
 }
 
@@ -37,8 +43,8 @@ export function ensureVerdict(page: Page): AppThunk<Promise<void>> {
     const known = judging.get(key);
     if (known) return known;
     const work = checkPage(page, recipe, { priority: PRIORITY })
-      .then((verdict) => {
-        dispatch(slice.actions.judged({ key, verdict }));
+      .then((checked) => {
+        dispatch(slice.actions.judged({ key, checked }));
       })
       // A photo that cannot be shown says so itself; there is nothing to judge.
       .catch(() => undefined)

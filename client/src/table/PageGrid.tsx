@@ -20,20 +20,27 @@ import type { Page } from '@ravlo/contract';
 import { space } from '@/ui/tokens';
 import { MOVE_INSTRUCTIONS, moveAnnouncements } from './announcements';
 import { PageTile } from './PageTile';
+import { columnsFor, type TileSize } from './tileSize';
+import type { PressKind } from './useSelection';
 
 export interface PageGridProps {
   readonly pages: readonly Page[];
+  /** what is to be said of each page */
+  readonly remarks: readonly (string | null)[];
+  readonly size: TileSize;
   readonly chosenId: string | null;
-  readonly onOpen: (page: Page) => void;
-  readonly onRemove: (page: Page) => void;
+  /** null while nothing is being selected */
+  readonly selected: ReadonlySet<string> | null;
+  readonly onOpen: (page: Page, how: PressKind) => void;
+  readonly onMenu: (page: Page) => void;
   readonly onReorder: (pageIds: string[]) => void;
 }
 
 const GAP = space.two;
-const LEAST_TILE = 150;
 
 /** The pages as tiles, two abreast on a phone, sorted by mouse, touch (hold, then drag) or keyboard. */
-export function PageGrid({ pages, chosenId, onOpen, onRemove, onReorder }: PageGridProps) {
+export function PageGrid(props: PageGridProps) {
+  const { pages, remarks, size, chosenId, selected, onOpen, onMenu, onReorder } = props;
   const [width, setWidth] = useState(0);
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
@@ -44,10 +51,7 @@ export function PageGrid({ pages, chosenId, onOpen, onRemove, onReorder }: PageG
       keyboardCodes: { start: ['Space'], cancel: ['Escape'], end: ['Space', 'Enter'] },
     }),
   );
-  const columns = Math.max(
-    2,
-    Math.min(5, Math.floor((width + GAP) / (Math.max(LEAST_TILE, width / 5) + GAP))),
-  );
+  const columns = columnsFor(width, size, GAP);
   const tile = (width - GAP * (columns - 1)) / columns;
 
   const moved = ({ active, over }: DragEndEvent) => {
@@ -75,10 +79,13 @@ export function PageGrid({ pages, chosenId, onOpen, onRemove, onReorder }: PageG
                   key={page.id}
                   page={page}
                   number={index + 1}
+                  count={pages.length}
                   width={tile}
                   isChosen={page.id === chosenId}
-                  onOpen={() => onOpen(page)}
-                  onRemove={() => onRemove(page)}
+                  remark={remarks[index]}
+                  isSelected={selected ? selected.has(page.id) : null}
+                  onOpen={(how) => onOpen(page, how)}
+                  onMenu={() => onMenu(page)}
                 />
               ))}
             </View>

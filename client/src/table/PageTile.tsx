@@ -1,46 +1,64 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import CircleAlert from 'lucide-react-native/icons/circle-alert';
+import Circle from 'lucide-react-native/icons/circle';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
-import Trash from 'lucide-react-native/icons/trash';
-import type { KeyboardEvent } from 'react';
+import Ellipsis from 'lucide-react-native/icons/ellipsis';
+import type { KeyboardEvent, MouseEvent } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Page } from '@ravlo/contract';
-import { selectRecipe } from '@/state/recipeEdits';
-import { useAppSelector } from '@/state/store';
+import { useStampWords } from '@/bench/notes/useStampWords';
 import { IconButton } from '@/ui/IconButton';
 import { PagePicture } from '@/ui/PagePicture';
 import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { useVerdict } from '@/verdict/useVerdict';
-import { sayVerdict } from '@/verdict/sayVerdict';
-import { outlineRemark } from './outlineRemark';
+import type { PressKind } from './useSelection';
 
 export interface PageTileProps {
   readonly page: Page;
   /** from 1 */
   readonly number: number;
+  /** pages in the packet */
+  readonly count: number;
   readonly width: number;
+  /** what is to be said of it; null when it is well or nobody knows yet */
+  readonly remark: string | null;
   readonly isChosen: boolean;
-  readonly onOpen: () => void;
-  readonly onRemove: () => void;
+  /** null while nothing is being selected */
+  readonly isSelected: boolean | null;
+  readonly onOpen: (how: PressKind) => void;
+  readonly onMenu: () => void;
 }
 
 /** px of a tile's width */
 const ROOM_FOR_WORDS = 160;
 
 /** One page on the table: pressed to be opened, held and dragged to its place; by key: Enter and the space bar. */
-export function PageTile({ page, number, width, isChosen, onOpen, onRemove }: PageTileProps) {
+export function PageTile(props: PageTileProps) {
+  const { page, number, count, width, remark, isChosen, isSelected, onOpen, onMenu } = props;
   const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
     id: page.id,
   });
-  const recipe = useAppSelector((state) => selectRecipe(state, page));
   const verdict = useVerdict(page);
-  const remark = outlineRemark(recipe.outline) ?? (verdict && sayVerdict(verdict));
+  const words = useStampWords(number - 1, count);
   const isWell = remark === null && verdict?.word === 'reads-well';
   const key = (event: KeyboardEvent) => {
-    if (event.key === 'Enter' && !isDragging) onOpen();
-    else listeners?.onKeyDown?.(event);
+    if (event.key === 'Enter' && !isDragging) onOpen('plain');
+    else if (event.key === 'ContextMenu' || (event.key === 'F10' && event.shiftKey)) onMenu();
+    else if (isSelected !== null && event.key === ' ') onOpen('toggle');
+    else {
+      listeners?.onKeyDown?.(event);
+      return;
+    }
+    event.preventDefault();
+  };
+  const press = (event: MouseEvent) =>
+    onOpen(event.shiftKey ? 'range' : event.ctrlKey || event.metaKey ? 'toggle' : 'plain');
+  const menu = (event: MouseEvent) => {
+    event.preventDefault();
+    // A held finger lifts the page; its menu is the button below.
+    if (!(event.nativeEvent instanceof PointerEvent) || event.nativeEvent.pointerType === 'mouse') onMenu();
   };
   return (
     <div
@@ -54,18 +72,32 @@ export function PageTile({ page, number, width, isChosen, onOpen, onRemove }: Pa
         position: 'relative',
         zIndex: isDragging ? 1 : 0,
         opacity: isDragging ? 0.85 : 1,
+        // Pages out of sight are not laid out.
+        contentVisibility: isDragging ? 'visible' : 'auto',
+        containIntrinsicSize: `${width}px ${width * 1.42 + 48}px`,
       }}
     >
       <div
         {...attributes}
         {...listeners}
         onKeyDown={key}
-        onClick={onOpen}
+        onClick={press}
+        onContextMenu={menu}
+        {...(isSelected === null ? null : { 'aria-pressed': isSelected })}
         aria-label={`Page ${number}${remark ? `, ${remark}` : isWell ? ', reads well' : ''}`}
         style={{ height: width * 1.42, display: 'flex', touchAction: 'manipulation', cursor: 'pointer' }}
       >
-        <View style={[styles.picture, isChosen && styles.chosen]}>
-          <PagePicture page={page} label="" longSide={560} />
+        <View style={[styles.picture, (isSelected ?? isChosen) && styles.chosen]}>
+          <PagePicture page={page} label="" longSide={560} stampWords={words} />
+          {isSelected === null ? null : (
+            <View style={styles.tick}>
+              {isSelected ? (
+                <CircleCheck size={26} color={colours.surface} fill={colours.ink} aria-hidden />
+              ) : (
+                <Circle size={26} color={colours.ink} fill={colours.surface} aria-hidden />
+              )}
+            </View>
+          )}
         </View>
       </div>
       <View style={styles.foot}>
@@ -93,7 +125,12 @@ export function PageTile({ page, number, width, isChosen, onOpen, onRemove }: Pa
             </>
           ) : null}
         </View>
-        <IconButton icon={Trash} label={`Delete page ${number}`} colour={colours.quiet} onPress={onRemove} />
+        <IconButton
+          icon={Ellipsis}
+          label={`More for page ${number}`}
+          colour={colours.quiet}
+          onPress={onMenu}
+        />
       </View>
     </div>
   );
@@ -102,6 +139,7 @@ export function PageTile({ page, number, width, isChosen, onOpen, onRemove }: Pa
 const styles = StyleSheet.create({
   picture: { flex: 1, padding: 3 },
   chosen: { boxShadow: `0 0 0 3px ${colours.pencil}` },
+  tick: { position: 'absolute', left: space.one, top: space.one },
   foot: { flexDirection: 'row', alignItems: 'center', minHeight: 48, gap: space.half },
   remark: {
     flex: 1,

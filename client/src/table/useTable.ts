@@ -1,58 +1,188 @@
+import { addTurns, type Turn } from '@ravlo/core/raster/turnQuarter';
+import type { OpenPacket, Page, Recipe } from '@ravlo/contract';
 import { useState } from 'react';
-import type { OpenPacket, Page } from '@ravlo/contract';
 import {
+  api,
   LOOK_AGAIN,
   useChangePacketMutation,
-  useOrderPagesMutation,
+  useCopyPageMutation,
+  useCreatePacketMutation,
   usePacketQuery,
-  useRemovePageMutation,
-  useRestorePageMutation,
 } from '@/state/api';
-import type { Trouble } from '@/state/trouble';
+import { arrangePages, changeRecipes } from '@/state/history';
+import { useAppDispatch } from '@/state/store';
+import { useHistory } from '@/state/useHistory';
+import { OFFLINE, type Trouble } from '@/state/trouble';
+import { sayPages } from '@/ui/sayBytes';
+import { idsOf, insertedAfter, without } from './arrangements';
 
-interface Removed {
-  readonly page: Page;
-  readonly number: number;
-}
+const NO_PAGES: readonly Page[] = [];
 
-/** One packet's pages and what can be done with them. */
+/** One packet's pages and all that can be done with them. */
 export function useTable(packetId: string) {
+  const dispatch = useAppDispatch();
   const { data: packet, error } = usePacketQuery(packetId, {
     pollingInterval: LOOK_AGAIN,
     skipPollingIfUnfocused: true,
   });
-  const [orderPages] = useOrderPagesMutation();
-  const [removePage] = useRemovePageMutation();
-  const [restorePage] = useRestorePageMutation();
+  const pages = packet?.pages ?? NO_PAGES;
+  const ids = idsOf(pages);
+  const history = useHistory(packetId, pages);
   const [changePacket] = useChangePacketMutation();
-  const [removed, setRemoved] = useState<Removed | null>(null);
+  const [copyPage] = useCopyPageMutation();
+  const [createPacket] = useCreatePacketMutation();
   const [trouble, setTrouble] = useState<Trouble | null>(null);
+  /** what was just done, to be said and taken back */
+  const [said, setSaid] = useState<string | null>(null);
 
-  const attempt = async (work: () => Promise<unknown>) => {
+  const attempt = async (work: () => Promise<Trouble | null | void>, saying: string | null = null) => {
     setTrouble(null);
-    await work().catch((reason: unknown) => setTrouble(reason as Trouble));
+    setSaid(null);
+    const found = await work().catch((reason: unknown) => asTrouble(reason));
+    if (found) setTrouble(found);
+    else setSaid(saying);
+  };
+  const chosenOf = (chosen: ReadonlySet<string>) => pages.filter(({ id }) => chosen.has(id));
+  const name = (chosen: ReadonlySet<string>) =>
+    chosen.size === 1 ? `page ${ids.indexOf([...chosen][0]) + 1}` : sayPages(chosen.size);
+  const capital = (text: string) => text[0].toUpperCase() + text.slice(1);
+  const verb = (count: number) => (count === 1 ? 'is' : 'are');
+
+  /** Another packet's pages as they are now, also in the cache. */
+  const pagesOf = async (otherId: string): Promise<string[]> => {
+    const other = await dispatch(
+      api.endpoints.packet.initiate(otherId, { forceRefetch: true, subscribe: false }),
+    ).unwrap();
+    return idsOf(other.pages);
   };
 
   return {
     packet,
+    pages,
+    history,
     trouble: trouble ?? (error as Trouble | undefined) ?? null,
-    removed,
-    rename: (name: string) => attempt(() => changePacket({ id: packetId, change: { name } }).unwrap()),
-    reorder: (pageIds: string[]) => attempt(() => orderPages({ packetId, pageIds }).unwrap()),
-    remove: (page: Page) =>
+    said,
+    hush: () => setSaid(null),
+    rename: (to: string) =>
+      attempt(async () => void (await changePacket({ id: packetId, change: { name: to } }).unwrap())),
+
+    undo: () => attempt(() => history.undo()),
+    redo: () => attempt(() => history.redo()),
+
+    reorder: (pageIds: readonly string[], what: string) =>
+      attempt(() => dispatch(arrangePages(packetId, [{ packetId, pageIds: [...pageIds] }], what))),
+
+    remove: (chosen: ReadonlySet<string>) =>
+      attempt(
+        () =>
+          dispatch(
+            arrangePages(packetId, [{ packetId, pageIds: without(ids, chosen) }], `delete ${name(chosen)}`),
+          ),
+        `${capital(name(chosen))} ${verb(chosen.size)} deleted.`,
+      ),
+
+    duplicate: (page: Page) =>
       attempt(async () => {
-        const number = pageNumber(packet, page.id);
-        await removePage({ id: page.id, packetId }).unwrap();
-        setRemoved({ page, number });
+        const copy = await copyPage({ id: page.id }).unwrap();
+        const after = { packetId, pageIds: insertedAfter([...ids, copy.id], copy.id, page.id) };
+        return dispatch(
+          arrangePages(packetId, [after], `copy of ${name(new Set([page.id]))}`, [
+            { packetId, pageIds: ids },
+          ]),
+        );
       }),
-    undoRemove: () =>
+
+    /** Pages leave for another packet, behind those that lie there. */
+    moveToPacket: (chosen: ReadonlySet<string>, otherId: string, otherName: string) =>
+      attempt(
+        async () =>
+          dispatch(
+            arrangePages(
+              packetId,
+              [
+                { packetId: otherId, pageIds: [...(await pagesOf(otherId)), ...idsOf(chosenOf(chosen))] },
+                { packetId, pageIds: without(ids, chosen) },
+              ],
+              `move ${name(chosen)} to ${otherName}`,
+            ),
+          ),
+        `${capital(name(chosen))} ${verb(chosen.size)} in “${otherName}” now.`,
+      ),
+
+    copyToPacket: (chosen: ReadonlySet<string>, otherId: string, otherName: string) =>
+      attempt(
+        async () => {
+          const before = await pagesOf(otherId);
+          const copies: string[] = [];
+          for (const { id } of chosenOf(chosen))
+            copies.push((await copyPage({ id, packetId: otherId }).unwrap()).id);
+          return dispatch(
+            arrangePages(
+              packetId,
+              [{ packetId: otherId, pageIds: [...before, ...copies] }],
+              `copy ${name(chosen)} to ${otherName}`,
+              [{ packetId: otherId, pageIds: before }],
+            ),
+          );
+        },
+        `${capital(name(chosen))} ${verb(chosen.size)} copied to “${otherName}”.`,
+      ),
+
+    /** Pages leave for a packet of their own. */
+    split: (chosen: ReadonlySet<string>) =>
+      attempt(
+        async () => {
+          const made = await createPacket().unwrap();
+          await pagesOf(made.id);
+          return dispatch(
+            arrangePages(
+              packetId,
+              [
+                { packetId: made.id, pageIds: idsOf(chosenOf(chosen)) },
+                { packetId, pageIds: without(ids, chosen) },
+              ],
+              `split off ${name(chosen)}`,
+            ),
+          );
+        },
+        `${capital(name(chosen))} ${verb(chosen.size)} in a new packet.`,
+      ),
+
+    /** All of another packet's pages come here, behind these. */
+    join: (otherId: string, otherName: string) =>
       attempt(async () => {
-        if (!removed) return;
-        await restorePage({ id: removed.page.id, packetId }).unwrap();
-        setRemoved(null);
-      }),
+        const theirs = await pagesOf(otherId);
+        return dispatch(
+          arrangePages(
+            packetId,
+            [
+              { packetId, pageIds: [...ids, ...theirs] },
+              { packetId: otherId, pageIds: [] },
+            ],
+            `join ${otherName}`,
+          ),
+        );
+      }, `The pages of “${otherName}” are here now.`),
+
+    turn: (chosen: ReadonlySet<string>, by: Turn) =>
+      dispatch(
+        changeRecipes(chosenOf(chosen), (recipe) => ({ ...recipe, turn: addTurns(recipe.turn, by) }), 'turn'),
+      ),
+    setLook: (chosen: ReadonlySet<string>, look: Recipe['look']) =>
+      dispatch(
+        changeRecipes(
+          chosenOf(chosen),
+          (recipe) => (recipe.look === look ? recipe : { ...recipe, look }),
+          'look',
+        ),
+      ),
   };
 }
+
+export type Table = ReturnType<typeof useTable>;
+
+const asTrouble = (reason: unknown): Trouble =>
+  typeof reason === 'object' && reason !== null && 'kind' in reason ? (reason as Trouble) : OFFLINE;
 
 export function pageNumber(packet: OpenPacket | undefined, pageId: string): number {
   return (packet?.pages.findIndex((page) => page.id === pageId) ?? -1) + 1;

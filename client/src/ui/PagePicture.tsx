@@ -1,8 +1,12 @@
 import { useState } from 'react';
 import { ActivityIndicator, Image, StyleSheet, View } from 'react-native';
 import type { Place } from '@ravlo/core';
+import { layNotes, type StampWords } from '@ravlo/core/notes/layNotes';
 import type { Page, Recipe } from '@ravlo/contract';
 import { usePagePicture } from '@/darkroom/usePagePicture';
+import { selectRecipe } from '@/state/recipeEdits';
+import { useAppSelector } from '@/state/store';
+import { MarksLayer } from './MarksLayer';
 import { colours } from './tokens';
 import { Words } from './Words';
 
@@ -17,12 +21,27 @@ export interface PagePictureProps {
   readonly onDark?: boolean;
   /** places on the page to be looked at */
   readonly marks?: readonly Place[];
+  /** what stamps among the notes say; they are left out where nobody knows */
+  readonly stampWords?: StampWords;
 }
+
+const NO_WORDS: StampWords = { name: '', date: '', page: '' };
 
 /** A developed page, as large as it fits into its place, on a soft shadow like a sheet on a table. */
 export function PagePicture(props: PagePictureProps) {
-  const { page, label, longSide, priority, recipe, onDark = false, marks = [] } = props;
-  const { uri, width, height, isStale, failed } = usePagePicture(page, { longSide, priority, recipe });
+  const {
+    page,
+    label,
+    longSide,
+    priority,
+    recipe,
+    onDark = false,
+    marks = [],
+    stampWords = NO_WORDS,
+  } = props;
+  const { uri, width, height, size, isStale, failed } = usePagePicture(page, { longSide, priority, recipe });
+  const own = useAppSelector((state) => selectRecipe(state, page));
+  const { notes = [], turn } = recipe ?? own;
   const [room, setRoom] = useState({ width: 0, height: 0 });
   const scale = Math.min(room.width / width, room.height / height);
   const quiet = onDark ? colours.deskQuiet : colours.quiet;
@@ -40,6 +59,15 @@ export function PagePicture(props: PagePictureProps) {
       {uri && room.width > 0 ? (
         <View style={[styles.sheet, { width: width * scale, height: height * scale }]}>
           <Image source={{ uri }} accessibilityLabel={label} style={styles.image} resizeMode="contain" />
+          {size && notes.length > 0 ? (
+            <MarksLayer
+              marks={layNotes(notes, { size, turn }, stampWords)}
+              size={size}
+              left={0}
+              top={0}
+              scale={(width * scale) / size.width}
+            />
+          ) : null}
           {marks.map(([left, top, across, down], i) => (
             <View
               key={i}

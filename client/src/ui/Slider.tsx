@@ -7,18 +7,25 @@ export interface SliderProps {
   readonly label: string;
   /** -1 to 1 */
   readonly value: number;
+  /** least and most, and how fine; -1 to 1 in tenths when left out */
+  readonly range?: readonly [least: number, most: number, step: number];
+  /** while the person moves it */
+  readonly onMove?: (value: number) => void;
   /** when the person lets go */
   readonly onSettle: (value: number) => void;
 }
 
-const STEPS = 10;
+const TENTHS = [-1, 1, 0.1] as const;
 
 /** From less to more, 0 in the middle; moved by finger, mouse and arrow keys. On the dark desk. */
-export function Slider({ label, value, onSettle }: SliderProps) {
+export function Slider({ label, value, range = TENTHS, onMove, onSettle }: SliderProps) {
+  const [least, most, step] = range;
   const [moving, setMoving] = useState<number | null>(null);
-  const shown = moving ?? Math.round(value * STEPS);
+  // Whole steps: what is between them is not told by a range.
+  const steps = Math.round(value / step);
+  const shown = moving ?? steps;
   const settle = () => {
-    if (moving !== null && moving !== Math.round(value * STEPS)) onSettle(moving / STEPS);
+    if (moving !== null && moving !== steps) onSettle(moving * step);
     setMoving(null);
   };
   return (
@@ -31,10 +38,15 @@ export function Slider({ label, value, onSettle }: SliderProps) {
       <input
         type="range"
         aria-label={label}
-        min={-STEPS}
-        max={STEPS}
+        min={Math.round(least / step)}
+        max={Math.round(most / step)}
+        aria-valuetext={String(Math.round(shown * step * 100) / 100)}
         value={shown}
-        onChange={(event) => setMoving(Number(event.target.value))}
+        onChange={(event) => {
+          const next = Number(event.target.value);
+          setMoving(next);
+          onMove?.(next * step);
+        }}
         onPointerUp={settle}
         onKeyUp={settle}
         onBlur={settle}

@@ -58,7 +58,7 @@ export function uploadRoutes(packets: PacketStore, files: PhotoFiles): Router {
     },
   });
 
-  async function takeIn(file: string, { packetId, clientKey, name, sha256, replaces }: UploadFacts) {
+  async function takeIn(file: string, { packetId, clientKey, name, sha256, replaces, before }: UploadFacts) {
     const known = await packets.findByClientKey(packetId, clientKey);
     if (known) return { page: known, isNew: false };
     const photoName = name || 'photo';
@@ -69,6 +69,7 @@ export function uploadRoutes(packets: PacketStore, files: PhotoFiles): Router {
       photoName,
       clientKey,
       replaces,
+      before,
     });
     return { page, isNew: true };
   }

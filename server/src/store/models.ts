@@ -19,6 +19,7 @@ export class PacketRow extends Model<InferAttributes<PacketRow>, InferCreationAt
   declare ownerId: string;
   declare name: string;
   declare paper: CreationOptional<Paper>;
+  declare look: CreationOptional<Recipe['look'] | null>;
   declare deletedAt: CreationOptional<Date | null>;
   declare createdAt: CreationOptional<Date>;
   declare updatedAt: CreationOptional<Date>;
@@ -71,6 +72,7 @@ export function initModels(sequelize: Sequelize): void {
       ownerId: DataTypes.UUID,
       name: DataTypes.STRING,
       paper: { type: DataTypes.STRING, defaultValue: 'a4' },
+      look: DataTypes.STRING,
       deletedAt: DataTypes.DATE,
       createdAt: DataTypes.DATE,
       updatedAt: DataTypes.DATE,

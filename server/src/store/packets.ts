@@ -30,6 +30,8 @@ export interface NewPage {
   readonly recipe?: Recipe;
   /** the page whose place it takes; that page goes, and can be brought back */
   readonly replaces?: string;
+  /** the page before which it goes; at the end otherwise, also when that page is gone */
+  readonly before?: string;
 }
 
 /** Packets and pages of one person: every call checks that the row is that person's. */
@@ -149,11 +151,11 @@ export function createPacketStore(sequelize: Sequelize, ownerId: string, changes
     /** Adds a page at the end, or in the place of another. The same client key again gives the page that is already there. */
     async addPage(
       packetId: string,
-      { photo, photoName, clientKey, recipe, replaces }: NewPage,
+      { photo, photoName, clientKey, recipe, replaces, before }: NewPage,
     ): Promise<Page> {
       return tellingOfPage(
         inTransaction(async (transaction) => {
-          await packetRow(packetId, transaction);
+          const packet = await packetRow(packetId, transaction);
           const known = await PageRow.findOne({
             where: { packetId, clientKey },
             include: [{ model: PhotoRow, as: 'photo', required: true }],
@@ -172,6 +174,16 @@ export function createPacketStore(sequelize: Sequelize, ownerId: string, changes
           if (!old && places.filter((place) => !place.deletedAt).length >= MOST_PAGES) {
             throw packetFull();
           }
+          const next = before
+            ? await PageRow.findOne({ where: { id: before, packetId, deletedAt: null }, transaction })
+            : null;
+          if (next && !old) {
+            await PageRow.increment('position', {
+              where: { packetId, position: { [Op.gte]: next.position } },
+              transaction,
+            });
+          }
+          const last = Math.max(-1, ...places.map((place) => place.position)) + 1;
           const [photoRow] = await PhotoRow.findOrCreate({
             where: { ownerId, sha256: photo.sha256 },
             defaults: { ownerId, ...photo },
@@ -183,8 +195,11 @@ export function createPacketStore(sequelize: Sequelize, ownerId: string, changes
               photoId: photoRow.id,
               clientKey,
               photoName: photoName.slice(0, 250),
-              position: old ? old.position : Math.max(-1, ...places.map((place) => place.position)) + 1,
-              recipe: recipe ?? { ...FRESH_RECIPE, look: old?.recipe.look ?? FRESH_RECIPE.look },
+              position: old?.position ?? next?.position ?? last,
+              recipe: recipe ?? {
+                ...FRESH_RECIPE,
+                look: old?.recipe.look ?? packet.look ?? FRESH_RECIPE.look,
+              },
             },
             { transaction },
           );

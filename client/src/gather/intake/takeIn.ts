@@ -8,7 +8,7 @@ import { kindOf, openFile } from './openFile';
 export function takeIn(
   packetId: string,
   files: readonly File[],
-  { replaces }: AddOptions = {},
+  { replaces, before }: AddOptions = {},
 ): AppThunk<Promise<void>> {
   return async (dispatch) => {
     const kinds = await Promise.all(files.map(kindOf));
@@ -16,7 +16,7 @@ export function takeIn(
     // Only the first page takes a place; those that follow come behind all others.
     let place = replaces;
     const add = (some: readonly File[]) => {
-      const options = { replaces: place };
+      const options = { replaces: place, before };
       place = undefined;
       return addPhotos(packetId, some, options);
     };

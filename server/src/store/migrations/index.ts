@@ -2,11 +2,11 @@ import type { QueryInterface } from 'sequelize';
 import type { RunnableMigration } from 'umzug';
 import * as first from './0001-packets-photos-pages';
 import * as second from './0002-phones';
-import * as third from './0003-taken-at';
+import * as third from './0003-taken-at-and-look';
 
 /** All migrations, oldest first. A migration that has shipped is never changed. */
 export const migrations: RunnableMigration<QueryInterface>[] = [
   { name: '0001-packets-photos-pages', up: ({ context }) => first.up(context) },
   { name: '0002-phones', up: ({ context }) => second.up(context) },
-  { name: '0003-taken-at', up: ({ context }) => third.up(context) },
+  { name: '0003-taken-at-and-look', up: ({ context }) => third.up(context) },
 ];

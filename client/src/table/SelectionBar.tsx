@@ -1,0 +1,83 @@
+import FolderOutput from 'lucide-react-native/icons/folder-output';
+import RotateCcw from 'lucide-react-native/icons/rotate-ccw';
+import RotateCw from 'lucide-react-native/icons/rotate-cw';
+import Sparkles from 'lucide-react-native/icons/contrast';
+import Trash from 'lucide-react-native/icons/trash';
+import X from 'lucide-react-native/icons/x';
+import { StyleSheet, View } from 'react-native';
+import { IconButton } from '@/ui/IconButton';
+import { colours, radius, space } from '@/ui/tokens';
+import { Words } from '@/ui/Words';
+
+export interface SelectionBarProps {
+  readonly count: number;
+  readonly onTurn: (by: 90 | 270) => void;
+  readonly onLook: () => void;
+  readonly onMove: () => void;
+  readonly onRemove: () => void;
+  readonly onEnd: () => void;
+}
+
+/** What can be done with the selected pages, at the bottom of the table. */
+export function SelectionBar({ count, onTurn, onLook, onMove, onRemove, onEnd }: SelectionBarProps) {
+  const none = count === 0;
+  const colour = colours.paperOnDark;
+  return (
+    <div className="dark-desk">
+      <View role="toolbar" aria-label="Selected pages" style={styles.bar}>
+        <View style={styles.count}>
+          <Words bold role="status" colour={colour}>
+            {none ? 'Select pages' : `${count} selected`}
+          </Words>
+        </View>
+        <IconButton
+          icon={RotateCcw}
+          label="Turn left"
+          colour={colour}
+          disabled={none}
+          onPress={() => onTurn(270)}
+        />
+        <IconButton
+          icon={RotateCw}
+          label="Turn right"
+          colour={colour}
+          disabled={none}
+          onPress={() => onTurn(90)}
+        />
+        <IconButton
+          icon={Sparkles}
+          label="Look of the selected"
+          colour={colour}
+          disabled={none}
+          onPress={onLook}
+        />
+        <IconButton
+          icon={FolderOutput}
+          label="To another packet"
+          colour={colour}
+          disabled={none}
+          onPress={onMove}
+        />
+        <IconButton
+          icon={Trash}
+          label="Delete the selected"
+          colour={colour}
+          disabled={none}
+          onPress={onRemove}
+        />
+        <IconButton icon={X} label="End selecting" colour={colour} onPress={onEnd} />
+      </View>
+    </div>
+  );
+}
+
+const styles = StyleSheet.create({
+  bar: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    backgroundColor: colours.desk,
+    borderRadius: radius,
+    paddingLeft: space.two,
+  },
+  count: { flex: 1, minWidth: 0 },
+});

@@ -1,0 +1,19 @@
+import type { Page } from '@ravlo/contract';
+import { useMemo } from 'react';
+import { selectRecipe } from '@/state/recipeEdits';
+import { useAppSelector } from '@/state/store';
+import { selectChecked } from '@/state/verdicts';
+import { pageRemarks } from './pageRemarks';
+
+const sameItems = <T>(a: readonly T[], b: readonly T[]) =>
+  a.length === b.length && a.every((item, i) => item === b[i]);
+
+/** What is to be said of every page of a table, as far as it is known. */
+export function usePageRemarks(pages: readonly Page[]): (string | null)[] {
+  const recipes = useAppSelector((state) => pages.map((page) => selectRecipe(state, page)), sameItems);
+  const checked = useAppSelector((state) => pages.map((page) => selectChecked(state, page)), sameItems);
+  return useMemo(
+    () => pageRemarks(pages.map((page, i) => ({ page, recipe: recipes[i], checked: checked[i] }))),
+    [pages, recipes, checked],
+  );
+}
