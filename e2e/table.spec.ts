@@ -47,10 +47,11 @@ test.describe('on a phone', () => {
     });
 
     await test.step('delete and undo', async () => {
-      await browser.getByRole('button', { name: 'Delete page 1' }).click();
+      await browser.getByRole('button', { name: 'More for page 1' }).click();
+      await browser.getByRole('button', { name: 'Delete', exact: true }).click();
       await expect(browser.getByText('Page 1 is deleted.')).toBeVisible();
       await expect.poll(order).toEqual(['tides-week-3']);
-      await browser.getByRole('button', { name: 'Undo' }).click();
+      await browser.getByRole('button', { name: 'Undo', exact: true }).click();
       await expect.poll(order).toEqual(['tides-neap', 'tides-week-3']);
       await expectDeveloped(browser, 2);
     });

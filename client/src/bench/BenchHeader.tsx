@@ -40,7 +40,15 @@ export function BenchHeader({ index, count, history, ...on }: BenchHeaderProps) 
           disabled={index <= 0}
           onPress={on.onPrevious}
         />
-        <Words bold size="lead" heading={1} align="center" colour={colour} numberOfLines={1}>
+        <Words
+          bold
+          size="lead"
+          heading={1}
+          align="center"
+          colour={colour}
+          numberOfLines={1}
+          aria-label={isHere ? `Page ${index + 1} of ${count}` : undefined}
+        >
           {isHere ? (wide ? `Page ${index + 1} of ${count}` : `${index + 1} of ${count}`) : ' '}
         </Words>
         <IconButton

@@ -14,6 +14,7 @@ import { KeysHelp } from '@/ui/KeysHelp';
 import { Notice } from '@/ui/Notice';
 import { colours, space } from '@/ui/tokens';
 import { useKeys } from '@/ui/useKeys';
+import { useWide } from '@/ui/useWide';
 import { placesOf } from '@/verdict/sayVerdict';
 import { useVerdict } from '@/verdict/useVerdict';
 import { VerdictNote } from '@/verdict/VerdictNote';
@@ -186,8 +187,9 @@ function BenchPage({ page, pages, index, tool, onTool, onSwipe, onTakeAgain }: B
     ? { ...recipe, look: 'as-shot', tuning: undefined, notes: undefined }
     : (tried ?? notes.shown ?? recipe);
   const isNoting = tool === 'notes';
+  const wide = useWide();
   return (
-    <>
+    <View style={wide ? styles.beside : styles.below}>
       <View style={styles.stage}>
         {tool === 'edges' ? (
           <EdgesStage page={page} isBent={isBent} onCorner={setCorner} onSwipe={onSwipe} />
@@ -214,29 +216,35 @@ function BenchPage({ page, pages, index, tool, onTool, onSwipe, onTakeAgain }: B
           />
         )}
       </View>
-      {tool === 'look' || isNoting ? null : <VerdictNote verdict={verdict} onTakeAgain={onTakeAgain} />}
-      <View style={styles.tool}>
-        {tool === 'edges' ? (
-          <EdgesTool
-            page={page}
-            pageIds={pages.map(({ id }) => id)}
-            corner={corner}
-            isBent={isBent}
-            onBent={setBent}
-          />
-        ) : null}
-        {tool === 'turn' ? <TurnTool page={page} pages={pages} onLevel={setLevel} /> : null}
-        {tool === 'look' ? (
-          <LookTool page={page} pages={pages} onTry={setTried} onCompare={setComparing} />
-        ) : null}
-        {isNoting ? <NotesTool notes={notes} turn={recipe.turn} size={size} /> : null}
+      <View style={wide && styles.side}>
+        {tool === 'look' || isNoting ? null : <VerdictNote verdict={verdict} onTakeAgain={onTakeAgain} />}
+        <View style={styles.tool}>
+          {tool === 'edges' ? (
+            <EdgesTool
+              page={page}
+              pageIds={pages.map(({ id }) => id)}
+              corner={corner}
+              isBent={isBent}
+              onBent={setBent}
+            />
+          ) : null}
+          {tool === 'turn' ? <TurnTool page={page} pages={pages} onLevel={setLevel} /> : null}
+          {tool === 'look' ? (
+            <LookTool page={page} pages={pages} onTry={setTried} onCompare={setComparing} />
+          ) : null}
+          {isNoting ? <NotesTool notes={notes} turn={recipe.turn} size={size} /> : null}
+        </View>
+        <ToolTabs tool={tool} onChange={onTool} />
       </View>
-      <ToolTabs tool={tool} onChange={onTool} />
-    </>
+    </View>
   );
 }
 
 const styles = StyleSheet.create({
+  below: { flex: 1, minHeight: 0 },
+  beside: { flex: 1, minHeight: 0, flexDirection: 'row' },
+  // The tabs first: they stay where they are whatever the tool.
+  side: { width: 360, flexDirection: 'column-reverse', justifyContent: 'flex-end' },
   bench: { flex: 1, minWidth: 0 },
   notice: { padding: space.two },
   stage: { flex: 1, minHeight: 0, backgroundColor: '#14191B' },

@@ -99,16 +99,23 @@ export function EdgesTool({ page, pageIds, corner, isBent, onBent }: EdgesToolPr
         {remark}
       </Words>
       <ScrollView horizontal contentContainerStyle={styles.row}>
-        <Button kind="dark" label="Find again" onPress={() => void findAgain()} />
-        <Button kind="dark" label="Whole photo" onPress={takeWhole} />
-        <Button kind="dark" label="Hidden corner" disabled={!hasCorners} onPress={placeCorner} />
+        <Button kind="dark" compact label="Find again" onPress={() => void findAgain()} />
+        <Button kind="dark" compact label="Whole photo" onPress={takeWhole} />
+        <Button kind="dark" compact label="Hidden corner" disabled={!hasCorners} onPress={placeCorner} />
         <Button
           kind="dark"
+          compact
           label={isBent ? 'Straight sides' : 'Curled sides'}
           disabled={!hasCorners}
           onPress={bend}
         />
-        <Button kind="dark" label="Two pages" disabled={!hasCorners} onPress={() => void addOther()} />
+        <Button
+          kind="dark"
+          compact
+          label="Two pages"
+          disabled={!hasCorners}
+          onPress={() => void addOther()}
+        />
       </ScrollView>
     </View>
   );

@@ -97,8 +97,12 @@ export function PageStage(props: PageStageProps) {
           ) : null}
           {size ? over?.(place, size) : null}
           {!shown.uri ? (
-            <div role="progressbar" aria-label="Developing" style={{ position: 'absolute', inset: 0 }}>
-              <ActivityIndicator color={colours.deskQuiet} style={{ flex: 1, height: '100%' }} />
+            <div style={{ position: 'absolute', inset: 0 }}>
+              <ActivityIndicator
+                aria-label="Developing"
+                color={colours.deskQuiet}
+                style={{ flex: 1, height: '100%' }}
+              />
             </div>
           ) : null}
         </>

@@ -79,7 +79,7 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
           aria-valuemax={pdf.total}
           aria-label="Making the PDF"
         >
-          <ActivityIndicator color={colours.ink} />
+          <ActivityIndicator aria-label="Making the PDF" color={colours.ink} />
           <Words>
             {pdf.total > 0
               ? `Developing page ${Math.min(pdf.done + 1, pdf.total)} of ${pdf.total}…`

@@ -26,12 +26,7 @@ export function PacketRow({ packet, isOpen, onRemove, compact }: PacketRowProps)
   return (
     <View style={[styles.row, compact && styles.compact, isOpen && styles.open]}>
       <Link href={`/packet/${packet.id}`} asChild>
-        <Pressable
-          role="link"
-          aria-label={`${packet.name}, ${pages}, ${when}`}
-          aria-current={isOpen ? 'page' : undefined}
-          style={styles.link}
-        >
+        <Pressable role="link" aria-current={isOpen ? 'page' : undefined} style={styles.link}>
           <View style={compact ? styles.smallPicture : styles.picture}>
             {firstPage ? (
               <PagePicture page={firstPage} label="" longSide={240} priority={-1} />

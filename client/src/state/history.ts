@@ -109,8 +109,27 @@ function putPages(packets: readonly PacketPages[]): AppThunk<Promise<Trouble | n
   };
 }
 
+/** What is taken back or done again waits for what is on its way: a hand is quicker than the server. */
+const stepping = new Map<string, Promise<unknown>>();
+
+function inTurn(
+  packetId: string,
+  step: AppThunk<Promise<Trouble | null>>,
+): AppThunk<Promise<Trouble | null>> {
+  return (dispatch) => {
+    const before = stepping.get(packetId) ?? Promise.resolve();
+    const now = before.then(() => dispatch(step));
+    stepping.set(packetId, now);
+    return now;
+  };
+}
+
 /** Takes the last step back. @returns the trouble, if it could not be done: then it stays done */
-export function undo(packetId: string): AppThunk<Promise<Trouble | null>> {
+export const undo = (packetId: string) => inTurn(packetId, undoNow(packetId));
+/** Does again what was taken back last. */
+export const redo = (packetId: string) => inTurn(packetId, redoNow(packetId));
+
+function undoNow(packetId: string): AppThunk<Promise<Trouble | null>> {
   return async (dispatch, getState) => {
     const step = selectUndoStep(getState(), packetId);
     if (!step) return null;
@@ -129,8 +148,7 @@ export function undo(packetId: string): AppThunk<Promise<Trouble | null>> {
   };
 }
 
-/** Does again what was taken back last. */
-export function redo(packetId: string): AppThunk<Promise<Trouble | null>> {
+function redoNow(packetId: string): AppThunk<Promise<Trouble | null>> {
   return async (dispatch, getState) => {
     const step = selectRedoStep(getState(), packetId);
     if (!step) return null;

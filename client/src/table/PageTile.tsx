@@ -85,7 +85,13 @@ export function PageTile(props: PageTileProps) {
         onContextMenu={menu}
         {...(isSelected === null ? null : { 'aria-pressed': isSelected })}
         aria-label={`Page ${number}${remark ? `, ${remark}` : isWell ? ', reads well' : ''}`}
-        style={{ height: width * 1.42, display: 'flex', touchAction: 'manipulation', cursor: 'pointer' }}
+        style={{
+          height: width * 1.42,
+          display: 'flex',
+          touchAction: 'manipulation',
+          cursor: 'pointer',
+          outlineOffset: -3,
+        }}
       >
         <View style={[styles.picture, (isSelected ?? isChosen) && styles.chosen]}>
           <PagePicture page={page} label="" longSide={560} stampWords={words} />
@@ -137,8 +143,9 @@ export function PageTile(props: PageTileProps) {
 }
 
 const styles = StyleSheet.create({
-  picture: { flex: 1, padding: 3 },
-  chosen: { boxShadow: `0 0 0 3px ${colours.pencil}` },
+  // Within the tile: what lies outside it is not drawn.
+  picture: { flex: 1, padding: 2, borderWidth: 3, borderColor: 'transparent', borderRadius: 4 },
+  chosen: { borderColor: colours.pencil },
   tick: { position: 'absolute', left: space.one, top: space.one },
   foot: { flexDirection: 'row', alignItems: 'center', minHeight: 48, gap: space.half },
   remark: {

@@ -26,8 +26,8 @@ export function SelectionBar({ count, onTurn, onLook, onMove, onRemove, onEnd }:
     <div className="dark-desk">
       <View role="toolbar" aria-label="Selected pages" style={styles.bar}>
         <View style={styles.count}>
-          <Words bold role="status" colour={colour}>
-            {none ? 'Select pages' : `${count} selected`}
+          <Words bold size="lead" role="status" aria-label={`${count} selected`} colour={colour}>
+            {count}
           </Words>
         </View>
         <IconButton

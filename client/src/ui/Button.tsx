@@ -12,10 +12,13 @@ export interface ButtonProps {
   readonly disabled?: boolean;
   /** takes its share of a row */
   readonly grow?: boolean;
+  /** narrower, where many stand in a row */
+  readonly compact?: boolean;
 }
 
 /** A button with words on it. */
-export function Button({ label, onPress, kind = 'plain', icon: Icon, disabled = false, grow }: ButtonProps) {
+export function Button(props: ButtonProps) {
+  const { label, onPress, kind = 'plain', icon: Icon, disabled = false, grow, compact } = props;
   const colour = kind === 'plain' ? colours.ink : kind === 'filled' ? colours.surface : colours.paperOnDark;
   return (
     <Pressable
@@ -26,12 +29,13 @@ export function Button({ label, onPress, kind = 'plain', icon: Icon, disabled = 
         styles.button,
         styles[kind],
         grow && styles.grow,
+        compact && styles.compact,
         pressed && styles.pressed,
         disabled && styles.disabled,
       ]}
     >
       {Icon && <Icon size={20} color={colour} aria-hidden />}
-      <Words bold size="lead" colour={colour} numberOfLines={1}>
+      <Words bold size={compact ? 'body' : 'lead'} colour={colour} numberOfLines={1}>
         {label}
       </Words>
     </Pressable>
@@ -53,6 +57,7 @@ const styles = StyleSheet.create({
   plain: { backgroundColor: colours.surface, borderColor: colours.ink },
   dark: { backgroundColor: 'transparent', borderColor: colours.deskLine },
   grow: { flexGrow: 1, flexBasis: 0 },
+  compact: { minHeight: target, paddingHorizontal: 10 },
   pressed: { opacity: 0.75 },
   disabled: { opacity: 0.45 },
 });

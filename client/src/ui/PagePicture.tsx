@@ -86,8 +86,8 @@ export function PagePicture(props: PagePictureProps) {
         </View>
       ) : null}
       {isStale && !failed ? (
-        <View style={styles.busy} role="progressbar" aria-label="Developing">
-          <ActivityIndicator color={quiet} />
+        <View style={styles.busy}>
+          <ActivityIndicator aria-label="Developing" color={quiet} />
         </View>
       ) : null}
     </View>

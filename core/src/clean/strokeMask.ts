@@ -2,8 +2,9 @@ import { gridRow } from './grid';
 import type { InkMap } from './inkMap';
 import { strokeRuns, type RowOf, type StrokeRuns } from './strokeRuns';
 
-/** The longer side of an A4 page at 200 dots an inch, px. */
+/** The longer side of an A4 page at 200 dots an inch, px; and of a picture to glance at. */
 const FULL_SIDE = 2339;
+const SMALL = 1000;
 
 export interface StrokeMaskOptions {
   /** a stroke's pixels are at least this dark */
@@ -35,7 +36,9 @@ export function forStrokes(
   const runs = strokeRuns(smooth, width, height, options.low, options.high);
   const scale = Math.min(1, Math.max(width, height) / FULL_SIDE) ** 2;
   const least = options.leastPixels * scale;
-  const isFaint = faintBesideStrokes(runs, width, height, LITTLE * scale);
+  // On a small picture everything is little, and squares are.
+  const isFaint =
+    Math.max(width, height) < SMALL ? () => false : faintBesideStrokes(runs, width, height, LITTLE * scale);
   for (let run = 0; run < runs.count; run++) {
     const root = runs.roots[run];
     if (runs.sure[root] === 0 || runs.sizes[root] < least || isFaint(root)) continue;

@@ -1,11 +1,15 @@
+import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import fc from 'fast-check';
 import sharp from 'sharp';
+import type { NoteMark } from '../notes/layNotes';
 import { composePdf } from './composePdf';
 import { PAPER_CHOICES, placeOnPaper } from './placeOnPaper';
 import { stripJpegMetadata } from './stripJpegMetadata';
 
 const MM = 72 / 25.4;
+const FONT = '@expo-google-fonts/atkinson-hyperlegible/400Regular/AtkinsonHyperlegible_400Regular.ttf';
 
 async function jpeg(width: number, height: number): Promise<Uint8Array> {
   return sharp({ create: { width, height, channels: 3, background: '#88a' } })
@@ -83,6 +87,25 @@ describe('composePdf', () => {
         date,
       });
     expect(Buffer.from(await make()).equals(Buffer.from(await make()))).toBe(true);
+  });
+
+  it('writes words as text in a font of its own, where they stand, and draws shapes', async () => {
+    const font = readFileSync(require.resolve(FONT));
+    const size = { width: 210, height: 297 };
+    const marks: NoteMark[] = [
+      { kind: 'words', noteId: 'a', text: 'see back \u{1F600}', x: 30, y: 100, size: 6, angle: 0, colour: 'ink' },
+      { kind: 'words', noteId: 'b', text: 'Größe', x: 180, y: 40, size: 6, angle: 90, colour: 'blue' },
+      { kind: 'shape', noteId: 'c', path: 'M10 10L20 10L20 20Z', colour: 'red' },
+    ];
+    const pages = [{ jpeg: await jpeg(210, 297), size, marks }];
+    const options = { paper: 'a4', title: 'x', date, font } as const;
+    const bytes = await composePdf(pages, options);
+    const { stdout } = spawnSync('pdftotext', ['-layout', '-', '-'], { input: Buffer.from(bytes) });
+    expect(stdout.toString()).toContain('see back ?');
+    expect(stdout.toString()).toContain('Größe');
+    // Only the letters that are used come along.
+    expect(bytes.length).toBeLessThan(font.length);
+    await expect(composePdf(pages, { ...options, font: undefined })).rejects.toThrow(RangeError);
   });
 
   it('refuses to make an empty PDF', async () => {

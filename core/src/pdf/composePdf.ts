@@ -1,5 +1,5 @@
 import { degrees, PDFDocument, rgb, type PDFFont, type PDFPage } from '@cantoo/pdf-lib';
-import fontkit from '@pdf-lib/fontkit';
+import * as fontkit from 'fontkit';
 import type { NoteMark } from '../notes/layNotes';
 import { NOTE_COLOURS } from '../notes/note';
 import { placeOnPaper, type Paper, type Placement } from './placeOnPaper';

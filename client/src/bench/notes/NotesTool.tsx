@@ -147,9 +147,15 @@ export function NotesTool({ notes, turn, size }: NotesToolProps) {
           onChange={(event) => setMyName(event.target.value)}
           style={nameField}
         />
-        <Button kind="dark" label="Name" disabled={!name.trim() || !size} onPress={() => stamp('name')} />
-        <Button kind="dark" label="Date" disabled={!size} onPress={() => stamp('date')} />
-        <Button kind="dark" label="Page number" disabled={!size} onPress={() => stamp('page')} />
+        <Button
+          kind="dark"
+          compact
+          label="Name"
+          disabled={!name.trim() || !size}
+          onPress={() => stamp('name')}
+        />
+        <Button kind="dark" compact label="Date" disabled={!size} onPress={() => stamp('date')} />
+        <Button kind="dark" compact label="Page number" disabled={!size} onPress={() => stamp('page')} />
       </ScrollView>
     </View>
   );

@@ -1,0 +1,80 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page as BrowserPage } from '@playwright/test';
+import { addPhotos, newPacket, toTable } from './support/steps';
+import { expect, test } from './support/test';
+
+/** What axe finds that keeps somebody out. */
+async function serious(browser: BrowserPage): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page: browser }).analyze();
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .flatMap(({ id, nodes }) =>
+      nodes.map(({ target, failureSummary }) => `${id} ${target.join(' ')} ${failureSummary}`),
+    );
+}
+
+test('no screen keeps anybody out', async ({ page: browser, ravlo }) => {
+  const clear = async (screen: string) =>
+    test.step(screen, async () => expect(await serious(browser), screen).toEqual([]));
+  await browser.goto(ravlo.url);
+  await expect(browser.getByRole('button', { name: 'New packet', exact: true })).toBeVisible();
+  await clear('shelf');
+  await browser.getByRole('button', { name: 'Settings' }).click();
+  await clear('settings');
+  const id = await newPacket(browser, ravlo.url);
+  await clear('gather');
+  await addPhotos(browser, ['tides-week-3', 'tides-neap']);
+  await toTable(browser, 2);
+  await clear('table');
+  await browser.getByRole('button', { name: 'All pages' }).click();
+  await clear('all pages');
+  await browser.getByRole('button', { name: 'Select pages' }).click();
+  await browser.getByTestId('page-1').locator('img').click();
+  await clear('selecting');
+  await browser.getByRole('button', { name: 'End selecting' }).click();
+  await browser.getByTestId('page-1').locator('img').click();
+  for (const tool of ['Edges', 'Turn', 'Look', 'Notes']) {
+    await browser.getByRole('tab', { name: tool }).click();
+    await expect(browser.getByTestId('bench-stage').locator('img').first()).toBeVisible();
+    await clear(tool);
+  }
+  await browser.keyboard.press('?');
+  await expect(browser.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await clear('keys');
+  await browser.goto(`${ravlo.url}/packet/${id}/finish`);
+  await expect(browser.getByRole('button', { name: /Save PDF/ })).toBeVisible();
+  await clear('finish');
+});
+
+test.describe('on a wide screen', () => {
+  test.use({ viewport: { width: 1280, height: 800 }, hasTouch: false });
+  test('nothing but keys is needed', async ({ page: browser, ravlo }) => {
+    const id = await newPacket(browser, ravlo.url);
+    await addPhotos(browser, ['tides-week-3', 'tides-neap']);
+    await toTable(browser, 2);
+    expect(await serious(browser)).toEqual([]);
+    const pages = async () =>
+      (
+        (await (await browser.request.get(`${ravlo.url}/api/packets/${id}`)).json()) as {
+          pages: { photoName: string; recipe: { turn: number } }[];
+        }
+      ).pages;
+    await browser.keyboard.press('n');
+    await browser.keyboard.press('r');
+    await expect.poll(async () => (await pages()).map(({ recipe }) => recipe.turn)).toEqual([0, 90]);
+    await browser.keyboard.press('Control+z');
+    await expect.poll(async () => (await pages()).map(({ recipe }) => recipe.turn)).toEqual([0, 0]);
+    await browser.keyboard.press('Control+a');
+    await browser.keyboard.press('Delete');
+    await expect.poll(async () => (await pages()).length).toBe(0);
+    await browser.keyboard.press('Control+z');
+    await expect.poll(async () => (await pages()).length).toBe(2);
+    await browser.keyboard.press('e');
+    await browser.waitForURL(/\/page\//);
+    await browser.keyboard.press('3');
+    await expect(browser.getByRole('radiogroup', { name: 'Look' })).toBeVisible();
+    expect(await serious(browser)).toEqual([]);
+    await browser.keyboard.press('t');
+    await browser.waitForURL(new RegExp(`/packet/${id}$`));
+  });
+});
