@@ -12,7 +12,7 @@ import {
 import { arrangePages, changeRecipes } from '@/state/history';
 import { useAppDispatch } from '@/state/store';
 import { useHistory } from '@/state/useHistory';
-import { OFFLINE, type Trouble } from '@/state/trouble';
+import { UNEXPECTED, type Trouble } from '@/state/trouble';
 import { sayPages } from '@/ui/sayBytes';
 import { idsOf, insertedAfter, without } from './arrangements';
 
@@ -50,10 +50,12 @@ export function useTable(packetId: string) {
 
   /** Another packet's pages as they are now, also in the cache. */
   const pagesOf = async (otherId: string): Promise<string[]> => {
-    const other = await dispatch(
-      api.endpoints.packet.initiate(otherId, { forceRefetch: true, subscribe: false }),
-    ).unwrap();
-    return idsOf(other.pages);
+    const request = dispatch(api.endpoints.packet.initiate(otherId, { forceRefetch: true }));
+    try {
+      return idsOf((await request.unwrap()).pages);
+    } finally {
+      request.unsubscribe();
+    }
   };
 
   return {
@@ -133,7 +135,7 @@ export function useTable(packetId: string) {
       attempt(
         async () => {
           const made = await createPacket().unwrap();
-          await pagesOf(made.id);
+          await dispatch(api.util.upsertQueryData('packet', made.id, made));
           return dispatch(
             arrangePages(
               packetId,
@@ -182,7 +184,7 @@ export function useTable(packetId: string) {
 export type Table = ReturnType<typeof useTable>;
 
 const asTrouble = (reason: unknown): Trouble =>
-  typeof reason === 'object' && reason !== null && 'kind' in reason ? (reason as Trouble) : OFFLINE;
+  typeof reason === 'object' && reason !== null && 'kind' in reason ? (reason as Trouble) : UNEXPECTED;
 
 export function pageNumber(packet: OpenPacket | undefined, pageId: string): number {
   return (packet?.pages.findIndex((page) => page.id === pageId) ?? -1) + 1;
