@@ -54,8 +54,8 @@ const ENOUGH_SIGNAL = 32;
 /** Letters that the fitting set had, page px. */
 const USUAL_LETTERS = 25;
 
-const READS_WELL = 0.64;
-const HOPELESS = 0.5;
+const READS_WELL = 0.55;
+const HOPELESS = 0.4;
 
 /** The numbers that legibility is worked out from, each on a scale of doublings. */
 export function legibilityTerms({
