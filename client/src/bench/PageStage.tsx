@@ -1,4 +1,4 @@
-import { useEffect, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { ActivityIndicator, View } from 'react-native';
 import type { Place } from '@ravlo/core';
 import type { Page, Recipe } from '@ravlo/contract';
@@ -31,7 +31,7 @@ export interface PageStageProps {
 }
 
 /** Pictures of a page: while something moves, at rest, and enlarged. px of the longer side. */
-const LIVE = 640;
+const LIVE = 520;
 export const RESTING = 1400;
 const CLOSE = 2339;
 const CLOSE_FROM = 1.5;
@@ -39,8 +39,11 @@ const CLOSE_FROM = 1.5;
 /** One developed page, big, to be zoomed into, with its notes. */
 export function PageStage(props: PageStageProps) {
   const { page, label, recipe, isLive, tilt = 0, showsGrid, marks = [], stampWords, over } = props;
-  const live = usePagePicture(page, { longSide: LIVE, priority: 3, recipe });
-  const fine = usePagePicture(page, { longSide: RESTING, priority: isLive ? -1 : 1, recipe });
+  // A fine picture of what is passing would come too late, and keep the next small one waiting.
+  const [resting, setResting] = useState(recipe);
+  if (!isLive && resting !== recipe) setResting(recipe);
+  const live = usePagePicture(page, { longSide: LIVE, priority: 3, recipe, isPassing: isLive });
+  const fine = usePagePicture(page, { longSide: RESTING, priority: 1, recipe: resting });
   const shown = isLive || fine.isStale || !fine.uri ? live : fine;
   const size = shown.size ?? fine.size;
   const { onSize } = props;

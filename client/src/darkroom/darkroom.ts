@@ -57,22 +57,27 @@ export function photoEdges(page: Page, options: JobOptions = {}): Promise<EdgePi
   return pool.run((tools) => tools.edges(url), { photo: url, ...options });
 }
 
+export interface PictureOptions extends JobOptions {
+  /** shown for a moment, while something moves: not worth keeping */
+  readonly isPassing?: boolean;
+}
+
 /** A page's developed picture, at most `longSide` pixels: from this browser's cache, or developed now. */
 export async function pagePicture(
   page: Page,
   recipe: Recipe,
   longSide: number,
-  options: JobOptions = {},
+  { isPassing = false, ...options }: PictureOptions = {},
 ): Promise<Picture> {
   const key = pictureKey(page, recipe, longSide);
-  const known = await cachedPicture(key);
+  const known = isPassing ? null : await cachedPicture(key);
   if (known) return known;
   const url = photoUrl(page.photo.id);
   const picture = await pool.run((tools) => tools.picture(url, toCoreRecipe(recipe), longSide), {
     photo: url,
     ...options,
   });
-  void cachePicture(key, picture);
+  if (!isPassing) void cachePicture(key, picture);
   return picture;
 }
 

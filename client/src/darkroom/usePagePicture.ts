@@ -32,10 +32,15 @@ export interface PagePictureOptions {
   readonly priority?: number;
   /** another recipe than the page's own: to try a look on */
   readonly recipe?: Recipe;
+  /** shown for a moment, while something moves */
+  readonly isPassing?: boolean;
 }
 
 /** A page's developed picture, made anew whenever its recipe changes; the outline is found first if need be. */
-export function usePagePicture(page: Page, { longSide, priority = 0, recipe: wanted }: PagePictureOptions) {
+export function usePagePicture(
+  page: Page,
+  { longSide, priority = 0, recipe: wanted, isPassing = false }: PagePictureOptions,
+) {
   const dispatch = useAppDispatch();
   const own = useAppSelector((state) => selectRecipe(state, page));
   const recipe = wanted ?? own;
@@ -51,7 +56,7 @@ export function usePagePicture(page: Page, { longSide, priority = 0, recipe: wan
       });
       return () => canceller.abort();
     }
-    pagePicture(page, recipe, longSide, { priority, signal: canceller.signal })
+    pagePicture(page, recipe, longSide, { priority, isPassing, signal: canceller.signal })
       .then(({ blob, width, height, size }) => {
         if (canceller.signal.aborted) return;
         setState({ uri: URL.createObjectURL(blob), width, height, size, isStale: false, failed: false, key });
