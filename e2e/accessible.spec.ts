@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright';
+import { AxeBuilder } from '@axe-core/playwright';
 import type { Page as BrowserPage } from '@playwright/test';
 import { addPhotos, newPacket, toTable } from './support/steps';
 import { expect, test } from './support/test';

@@ -1,6 +1,6 @@
 import type { EdgePicture } from '@ravlo/core/outline/edgePicture';
 import { bowAt, normalOf, sidePoint, STRAIGHT } from '@ravlo/core/outline/sideCurve';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { StyleSheet } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import type { Corners, Page, Recipe } from '@ravlo/contract';
@@ -22,6 +22,7 @@ import {
   outlinePath,
   withCorners,
 } from './outlineEdits';
+import { createPace } from './pace';
 import { snapCorner, snapSide } from './snap';
 import { ZoomStage } from './ZoomStage';
 
@@ -67,8 +68,8 @@ export function EdgesStage({ page, isBent, onCorner, onSwipe }: EdgesStageProps)
   const { photo } = page;
   const [held, setHeld] = useState<Held | null>(null);
   const [draft, setDraft] = useState<Recipe | null>(null);
-  const edges = useEdges(page);
-  const pace = useRef({ time: 0, x: 0, y: 0, speed: 0 });
+  const edges = useEdges(photo.id);
+  const [pace] = useState(() => createPace());
 
   const shown = draft ?? recipe;
   const corners = outlineCorners(shown.outline, photo.width, photo.height);
@@ -89,14 +90,9 @@ export function EdgesStage({ page, isBent, onCorner, onSwipe }: EdgesStageProps)
   };
   const commit = (next: Recipe) => dispatch(changeRecipe(page, next, 'edges'));
   const bendOf = (index: number) => (bows ? bowAt(bows[index], BEND_AT) : 0);
-  /** How far a corner may be helped: nothing while the hand is quick, or holds Alt. */
-  const reachFor = (dx: number, dy: number, isFree: boolean, scale: number): number => {
-    const { time, x, y, speed } = pace.current;
-    const now = performance.now();
-    const here = (1000 * Math.hypot(dx - x, dy - y)) / Math.max(1, now - time);
-    pace.current = { time: now, x: dx, y: dy, speed: 0.7 * speed + 0.3 * here };
-    return isFree || pace.current.speed > SLOW ? 0 : SNAP_REACH / scale;
-  };
+  /** How far a corner may be helped: not at all while the hand is quick, or holds Alt. */
+  const reachFor = (dx: number, dy: number, isFree: boolean, scale: number): number =>
+    pace.moveTo(dx, dy) > SLOW || isFree ? 0 : SNAP_REACH / scale;
 
   return (
     <ZoomStage content={photo} margin={MARGIN} onSwipe={onSwipe}>
@@ -112,7 +108,7 @@ export function EdgesStage({ page, isBent, onCorner, onSwipe }: EdgesStageProps)
           isHeld: held?.shape === shape && held.index === index,
           onHold: () => {
             setHeld({ shape, index, start: corners, bend: bendOf(index) });
-            pace.current = { time: performance.now(), x: 0, y: 0, speed: 2 * SLOW };
+            pace.begin();
             if (shape === 'corner') onCorner(index);
           },
           onDrag: (dx: number, dy: number, isFree: boolean) =>
@@ -223,14 +219,11 @@ export function EdgesStage({ page, isBent, onCorner, onSwipe }: EdgesStageProps)
 }
 
 /** Where the photo has edges; null until it is known, and where the photo cannot be opened. */
-function useEdges(page: Page): EdgePicture | null {
+function useEdges(photoId: string): EdgePicture | null {
   const [edges, setEdges] = useState<EdgePicture | null>(null);
-  const latest = useRef(page);
-  latest.current = page;
-  const photoId = page.photo.id;
   useEffect(() => {
     const canceller = new AbortController();
-    photoEdges(latest.current, { signal: canceller.signal })
+    photoEdges(photoId, { signal: canceller.signal })
       .then(setEdges)
       .catch(() => undefined);
     return () => canceller.abort();

@@ -51,9 +51,9 @@ export async function findInPhoto(
 const plainCorners = ([a, b, c, d]: Quad): Corners => [[...a], [...b], [...c], [...d]];
 const plainBows = ([a, b, c, d]: CoreBows): Bows => [[...a], [...b], [...c], [...d]];
 
-/** Where a page's photo has edges: for helping a hand. */
-export function photoEdges(page: Page, options: JobOptions = {}): Promise<EdgePicture> {
-  const url = photoUrl(page.photo.id);
+/** Where a photo has edges: for helping a hand. */
+export function photoEdges(photoId: string, options: JobOptions = {}): Promise<EdgePicture> {
+  const url = photoUrl(photoId);
   return pool.run((tools) => tools.edges(url), { photo: url, ...options });
 }
 

@@ -31,7 +31,7 @@ export function strokeMask(map: InkMap, options: StrokeMaskOptions): Uint8Array 
 export function forStrokes(
   { width, height, smooth }: InkMap,
   options: StrokeMaskOptions,
-  use: (start: number, end: number) => void,
+  fill: (start: number, end: number) => void,
 ): void {
   const runs = strokeRuns(smooth, width, height, options.low, options.high);
   const scale = Math.min(1, Math.max(width, height) / FULL_SIDE) ** 2;
@@ -42,7 +42,7 @@ export function forStrokes(
   for (let run = 0; run < runs.count; run++) {
     const root = runs.roots[run];
     if (runs.sure[root] === 0 || runs.sizes[root] < least || isFaint(root)) continue;
-    use(runs.starts[run], runs.ends[run]);
+    fill(runs.starts[run], runs.ends[run]);
   }
 }
 

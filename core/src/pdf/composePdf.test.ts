@@ -93,7 +93,16 @@ describe('composePdf', () => {
     const font = readFileSync(require.resolve(FONT));
     const size = { width: 210, height: 297 };
     const marks: NoteMark[] = [
-      { kind: 'words', noteId: 'a', text: 'see back \u{1F600}', x: 30, y: 100, size: 6, angle: 0, colour: 'ink' },
+      {
+        kind: 'words',
+        noteId: 'a',
+        text: 'see back \u{1F600}',
+        x: 30,
+        y: 100,
+        size: 6,
+        angle: 0,
+        colour: 'ink',
+      },
       { kind: 'words', noteId: 'b', text: 'Größe', x: 180, y: 40, size: 6, angle: 90, colour: 'blue' },
       { kind: 'shape', noteId: 'c', path: 'M10 10L20 10L20 20Z', colour: 'red' },
     ];

@@ -3,7 +3,6 @@ import { Op, Transaction, type Sequelize } from 'sequelize';
 import {
   FRESH_RECIPE,
   MOST_PAGES,
-  recipeSchema,
   type Arrange,
   type ChangePacket,
   type CopyPage,
@@ -16,6 +15,7 @@ import {
 import { notFound, ProblemError } from '../problems';
 import type { Changes } from './changes';
 import { PacketRow, PageRow, PhotoRow } from './models';
+import { packetFull, toPacket, toPage } from './answers';
 
 /** A photo whose bytes are already safe on the disk. */
 export interface KeptPhoto extends Omit<Photo, 'id'> {
@@ -313,34 +313,5 @@ export function createPacketStore(sequelize: Sequelize, ownerId: string, changes
       if (!row) throw notFound('photo');
       return { sha256: row.sha256, mime: row.mime, bytes: row.bytes };
     },
-  };
-}
-
-const packetFull = () =>
-  new ProblemError('packet-full', `A packet takes ${MOST_PAGES} pages. Put the rest into another packet.`);
-
-function toPacket(row: PacketRow, pages: readonly PageRow[]): Packet {
-  return {
-    id: row.id,
-    name: row.name,
-    paper: row.paper,
-    pageCount: pages.length,
-    firstPage: pages.length > 0 ? toPage(pages[0]) : null,
-    createdAt: row.createdAt.toISOString(),
-    changedAt: row.updatedAt.toISOString(),
-  };
-}
-
-function toPage(row: PageRow): Page {
-  const { photo } = row;
-  if (!photo) throw new Error('A page was read without its photo');
-  return {
-    id: row.id,
-    packetId: row.packetId,
-    photo: { id: photo.id, width: photo.width, height: photo.height, bytes: photo.bytes, mime: photo.mime },
-    photoName: row.photoName,
-    takenAt: (photo.takenAt ?? row.createdAt).toISOString(),
-    recipe: recipeSchema.parse(row.recipe),
-    version: row.version,
   };
 }
