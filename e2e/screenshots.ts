@@ -71,8 +71,34 @@ try {
     await settled(page, 1);
     await shoot(`bench-${tool.toLowerCase()}`);
   }
+  await page.getByRole('tab', { name: 'Notes' }).click();
+  const surface = (await page.getByTestId('notes-surface').boundingBox())!;
+  const on = (x: number, y: number) =>
+    [surface.x + surface.width * x, surface.y + surface.height * y] as const;
+  await page.getByRole('radio', { name: 'Label' }).click();
+  await page.mouse.click(...on(0.28, 0.72));
+  await page.getByLabel('Words of the label').fill('see the curve overleaf');
+  await page.keyboard.press('Enter');
+  await page.getByRole('radio', { name: 'Red' }).click();
+  await page.getByRole('radio', { name: 'Arrow' }).click();
+  await page.mouse.move(...on(0.6, 0.69));
+  await page.mouse.down();
+  await page.mouse.move(...on(0.5, 0.52), { steps: 4 });
+  await page.mouse.up();
+  await page.getByRole('button', { name: 'Page number' }).click();
+  await shoot('bench-notes');
+  await page.setViewportSize(WIDE);
+  await settled(page, 4);
+  await shoot('bench-wide');
+  await page.setViewportSize(PHONE);
 
   await page.getByRole('button', { name: 'To the table' }).click();
+  await page.getByRole('button', { name: 'All pages' }).click();
+  await page.getByRole('button', { name: 'Select pages' }).click();
+  await page.getByTestId('page-1').locator('img').click();
+  await page.getByTestId('page-3').locator('img').click();
+  await shoot('table-select');
+  await page.getByRole('button', { name: 'End selecting' }).click();
   await page.getByRole('button', { name: 'Finish' }).click();
   await page.getByTestId('pdf-size').waitFor({ timeout: 60_000 });
   await shoot('finish');
@@ -107,5 +133,5 @@ async function settled(view: BrowserPage, pictures: number): Promise<void> {
     .locator('img[src^="blob:"]')
     .nth(pictures - 1)
     .waitFor();
-  await view.waitForFunction(() => !document.querySelector('[role=progressbar]'));
+  await view.waitForFunction(() => !document.querySelector('[aria-label=Developing]'));
 }

@@ -73,7 +73,7 @@ export async function pagePicture(
   const known = isPassing ? null : await cachedPicture(key);
   if (known) return known;
   const url = photoUrl(page.photo.id);
-  const picture = await pool.run((tools) => tools.picture(url, toCoreRecipe(recipe), longSide), {
+  const picture = await pool.run((tools) => tools.picture(url, toCoreRecipe(recipe), longSide, isPassing), {
     photo: url,
     ...options,
   });

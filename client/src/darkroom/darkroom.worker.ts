@@ -10,6 +10,7 @@ import {
   scaleBows,
   scaleQuad,
   sheetSignature,
+  shrinkToFit,
   wholeQuad,
   type Bows,
   type ComposePdfOptions,
@@ -56,6 +57,8 @@ export interface CheckedPage {
 const rounded = (value: number) => Math.round(value * 1e4) / 1e4;
 
 const PICTURE_QUALITY = 0.82;
+/** Pictures from this size on are developed as large as they are shown, px. */
+const FINE_FROM = 1000;
 
 /** The photo worked on last stays decoded: most jobs come in runs on one photo. */
 let last: { readonly url: string; readonly photo: DecodedPhoto } | null = null;
@@ -110,16 +113,23 @@ const darkroom = {
     return { ...edges, scale: edges.scale * scale };
   },
 
-  /** Develops a page small, for the screen. */
-  async picture(url: string, recipe: Recipe, longSide: number): Promise<Picture> {
+  /**
+   * Develops a page small, for the screen.
+   *
+   * @param isQuick for a moment only, while something moves: not as fine
+   */
+  async picture(url: string, recipe: Recipe, longSide: number, isQuick: boolean): Promise<Picture> {
     const { image, scale, focal } = await openPhoto(url);
     const inPixels = inDecodedPixels(recipe, scale);
-    const options = { dpi: PAGE_DPI, longSide, focal };
+    // Faint rules and strokes are told from noise better before a page is made so small.
+    const worked = isQuick || longSide >= FINE_FROM ? longSide : longSide * 2;
+    const options = { dpi: PAGE_DPI, longSide: worked, focal };
     const page = developFlat(flatPage(url, image, inPixels, options), image, inPixels, options);
-    const { width, height } = page.image;
+    const shown = shrinkToFit(page.image, longSide);
+    const { width, height } = shown;
     const { size } = page;
     return {
-      blob: await encodeJpeg(page.image, PICTURE_QUALITY),
+      blob: await encodeJpeg(shown, PICTURE_QUALITY),
       width,
       height,
       size: { width: size.width, height: size.height },

@@ -102,7 +102,7 @@ export function TableScreen({ packetId }: { readonly packetId: string }) {
               <IconButton icon={ArrowLeft} label="To the shelf" onPress={() => router.replace('/')} />
             )}
             <View style={styles.title}>
-              <Words size="title" bold heading={1} numberOfLines={1}>
+              <Words size={wide ? 'title' : 'lead'} bold heading={1} numberOfLines={1}>
                 {packet?.name ?? ' '}
               </Words>
               {packet ? (
