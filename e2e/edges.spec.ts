@@ -58,6 +58,7 @@ test('corners and sides are moved by pointer and key, undone, found again', asyn
         return [now[0][0] - start[0][0], now[0][1] - start[0][1]].map(Math.round);
       })
       .toEqual([1, 10]);
+    await expect(browser.getByText(/^Top left corner: \d+ across, \d+ down$/)).toBeAttached();
   });
 
   await test.step('a side moves parallel to itself and takes two corners with it', async () => {

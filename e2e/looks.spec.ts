@@ -39,6 +39,7 @@ test('the table says which page cannot be read and why, and leads there', async 
   await browser.getByRole('button', { name: 'Look at page 2' }).click();
   const note = browser.getByRole('status', { name: 'Verdict' });
   await expect(note).toContainText('The strokes are blurred.');
+  await expect(browser.getByText('The last page that needs a look.')).toBeVisible();
   await note.getByRole('button', { name: 'Take again' }).click();
   await expect(browser.getByRole('heading', { name: 'Page 2, again' })).toBeVisible();
 });

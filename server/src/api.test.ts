@@ -172,6 +172,41 @@ describe('photos', () => {
     expect(await filesBelow('uploads')).toBe(0);
   }, 30_000);
 
+  it('go before a page when that is asked for, in the order they come', async () => {
+    const { id } = await newPacket();
+    for (const colour of ['#a00', '#0a0'])
+      await send(id, await testPhoto({ colour }), `${colour}.jpg`).expect(201);
+    const [, second] = (await openPacket(id)).pages;
+    for (const colour of ['#00a', '#aa0']) {
+      const photo = await testPhoto({ colour });
+      const facts = {
+        packetId: id,
+        clientKey: `before-${colour}`,
+        name: `${colour}.jpg`,
+        sha256: sha256Of(photo),
+      };
+      await sendWhole(server.imke, { ...facts, before: second.id }, photo).expect(201);
+    }
+    const names = (await openPacket(id)).pages.map(({ photoName }) => photoName);
+    expect(names).toEqual(['#a00.jpg', '#00a.jpg', '#aa0.jpg', '#0a0.jpg']);
+  });
+
+  it("get the packet's look, and say when they were taken", async () => {
+    const { id } = await newPacket();
+    await request(server.imke).patch(`/api/packets/${id}`).send({ look: 'pencil' }).expect(200);
+    await send(id, await testPhoto({ colour: '#123' })).expect(201);
+    const taken = await sharp(await testPhoto({ colour: '#124' }))
+      .withExif({ IFD2: { DateTimeOriginal: '2026:01:05 18:20:00' } })
+      .jpeg()
+      .toBuffer();
+    await send(id, taken).expect(201);
+    const [first, second] = (await openPacket(id)).pages;
+    expect([first.recipe.look, second.recipe.look]).toEqual(['pencil', 'pencil']);
+    expect(new Date(second.takenAt).getFullYear()).toBe(2026);
+    expect(new Date(second.takenAt).getMonth()).toBe(0);
+    expect(Date.now() - new Date(first.takenAt).getTime()).toBeLessThan(60_000);
+  });
+
   it('fill a packet up to its limit and no further', async () => {
     const { id } = await newPacket();
     const photo = await testPhoto({ width: 60, height: 60 });

@@ -15,7 +15,8 @@ import { Notice } from '@/ui/Notice';
 import { colours, space } from '@/ui/tokens';
 import { useKeys } from '@/ui/useKeys';
 import { useWide } from '@/ui/useWide';
-import { placesOf } from '@/verdict/sayVerdict';
+import { usePageRemarks } from '@/table/usePageRemarks';
+import { placesOf, sayVerdict } from '@/verdict/sayVerdict';
 import { useVerdict } from '@/verdict/useVerdict';
 import { VerdictNote } from '@/verdict/VerdictNote';
 import { BenchHeader } from './BenchHeader';
@@ -26,6 +27,7 @@ import { NotesEditor } from './notes/NotesEditor';
 import { NotesTool } from './notes/NotesTool';
 import { useNotes } from './notes/useNotes';
 import { useStampWords } from './notes/useStampWords';
+import { NextToLookAt } from './NextToLookAt';
 import { outlineBows } from './outlineEdits';
 import { PageStage, RESTING, useReady } from './PageStage';
 import { ToolTabs, type Tool } from './ToolTabs';
@@ -143,6 +145,7 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
             onTool={setTool}
             onSwipe={(by) => (by < 0 ? toPrevious() : toNext())}
             onTakeAgain={takeAgain}
+            onOpen={go}
           />
         ) : null}
         {keys.isHelpOpen ? <KeysHelp keys={listed} onClose={keys.closeHelp} /> : null}
@@ -168,10 +171,12 @@ interface BenchPageProps {
   readonly onTool: (tool: Tool) => void;
   readonly onSwipe: (by: -1 | 1) => void;
   readonly onTakeAgain: () => void;
+  readonly onOpen: (page: Page) => void;
 }
 
 /** The page that is on the bench, with the chosen tool. */
-function BenchPage({ page, pages, index, tool, onTool, onSwipe, onTakeAgain }: BenchPageProps) {
+function BenchPage(props: BenchPageProps) {
+  const { page, pages, index, tool, onTool, onSwipe, onTakeAgain, onOpen } = props;
   const recipe = useAppSelector((state) => selectRecipe(state, page));
   const [tried, setTried] = useState<Recipe | null>(null);
   const [level, setLevel] = useState<number | null>(null);
@@ -181,6 +186,7 @@ function BenchPage({ page, pages, index, tool, onTool, onSwipe, onTakeAgain }: B
   const notes = useNotes(page);
   const words = useStampWords(index, pages.length);
   const verdict = useVerdict(page);
+  const remarks = usePageRemarks(pages);
   const [size, setSize] = useState<{ width: number; height: number } | null>(null);
 
   const shown: Recipe = isComparing
@@ -218,6 +224,15 @@ function BenchPage({ page, pages, index, tool, onTool, onSwipe, onTakeAgain }: B
       </View>
       <View style={wide && styles.side}>
         {tool === 'look' || isNoting ? null : <VerdictNote verdict={verdict} onTakeAgain={onTakeAgain} />}
+        {tool === 'look' || isNoting ? null : (
+          <NextToLookAt
+            pages={pages}
+            remarks={remarks}
+            index={index}
+            said={verdict && sayVerdict(verdict)}
+            onOpen={onOpen}
+          />
+        )}
         <View style={styles.tool}>
           {tool === 'edges' ? (
             <EdgesTool

@@ -68,6 +68,8 @@ export function EdgesStage({ page, isBent, onCorner, onSwipe }: EdgesStageProps)
   const { photo } = page;
   const [held, setHeld] = useState<Held | null>(null);
   const [draft, setDraft] = useState<Recipe | null>(null);
+  /** what was moved by keys, for those who listen */
+  const [told, setTold] = useState('');
   const edges = useEdges(photo.id);
   const [pace] = useState(() => createPace());
 
@@ -120,9 +122,14 @@ export function EdgesStage({ page, isBent, onCorner, onSwipe }: EdgesStageProps)
           },
           onStep: (dx: number, dy: number) => {
             if (shape === 'corner') onCorner(index);
-            commit(
-              moved({ shape, index, start: corners, bend: bendOf(index) }, dx * KEY_STEP, dy * KEY_STEP, 0),
+            const next = moved(
+              { shape, index, start: corners, bend: bendOf(index) },
+              dx * KEY_STEP,
+              dy * KEY_STEP,
+              0,
             );
+            commit(next);
+            setTold(sayMove(shape, index, outlineCorners(next.outline, photo.width, photo.height)));
           },
         });
         const middle = (i: number): [number, number] => {
@@ -201,6 +208,9 @@ export function EdgesStage({ page, isBent, onCorner, onSwipe }: EdgesStageProps)
                 {...handleProps('corner', i)}
               />
             ))}
+            <div role="status" className="only-heard">
+              {told}
+            </div>
             {lookedAt ? (
               <Loupe
                 uri={photoUrl(photo.id)}
@@ -216,6 +226,13 @@ export function EdgesStage({ page, isBent, onCorner, onSwipe }: EdgesStageProps)
       }}
     </ZoomStage>
   );
+}
+
+/** Where a handle is now, as it is read out. */
+function sayMove(shape: Shape, index: number, corners: Corners): string {
+  const [x, y] = corners[index].map(Math.round);
+  if (shape === 'corner') return `${CORNER_NAMES[index]}: ${x} across, ${y} down`;
+  return shape === 'side' ? `${SIDE_NAMES[index]} moved` : `${SIDE_NAMES[index]} bent`;
 }
 
 /** Where the photo has edges; null until it is known, and where the photo cannot be opened. */

@@ -89,7 +89,10 @@ describe('the outbox', () => {
     beforeEach(() => {
       removed = [];
       globalThis.fetch = jest.fn(async (request: Request | string | URL) => {
-        if (request instanceof Request && request.method === 'DELETE') removed.push(request.url);
+        if (request instanceof Request && request.url.endsWith('/arrangement')) {
+          const { known } = (await request.clone().json()) as { known: string[] };
+          removed.push(...known);
+        }
         return new Response(null, { status: 204 });
       });
     });

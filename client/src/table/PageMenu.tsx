@@ -5,7 +5,7 @@ import Copy from 'lucide-react-native/icons/copy';
 import ImagePlus from 'lucide-react-native/icons/image-plus';
 import Pencil from 'lucide-react-native/icons/pencil';
 import RotateCw from 'lucide-react-native/icons/rotate-cw';
-import Send from 'lucide-react-native/icons/folder-output';
+import ToPacket from 'lucide-react-native/icons/folder-output';
 import Trash from 'lucide-react-native/icons/trash';
 import { Sheet, SheetItem } from '@/ui/Sheet';
 
@@ -48,7 +48,7 @@ export function PageMenu({ number, onClose, actions }: PageMenuProps) {
       {item('Add photos after it', ImagePlus, actions.insertAfter)}
       {item('Take it again', Camera, actions.retake)}
       {item('Make a copy', Copy, actions.duplicate)}
-      {item('To another packet…', Send, actions.toPacket)}
+      {item('To another packet…', ToPacket, actions.toPacket)}
       {item('Select', CheckSquare, actions.select)}
       {item('Delete', Trash, actions.remove)}
     </Sheet>

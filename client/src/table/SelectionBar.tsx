@@ -1,7 +1,7 @@
 import FolderOutput from 'lucide-react-native/icons/folder-output';
 import RotateCcw from 'lucide-react-native/icons/rotate-ccw';
 import RotateCw from 'lucide-react-native/icons/rotate-cw';
-import Sparkles from 'lucide-react-native/icons/contrast';
+import Contrast from 'lucide-react-native/icons/contrast';
 import Trash from 'lucide-react-native/icons/trash';
 import X from 'lucide-react-native/icons/x';
 import { StyleSheet, View } from 'react-native';
@@ -45,7 +45,7 @@ export function SelectionBar({ count, onTurn, onLook, onMove, onRemove, onEnd }:
           onPress={() => onTurn(90)}
         />
         <IconButton
-          icon={Sparkles}
+          icon={Contrast}
           label="Look of the selected"
           colour={colour}
           disabled={none}

@@ -1,4 +1,4 @@
-import { signatureDistance } from '@ravlo/core';
+import { signatureDistance } from '@ravlo/core/aim/sheetSignature';
 import type { Page, Recipe } from '@ravlo/contract';
 import type { CheckedPage } from '@/darkroom/darkroom.worker';
 import { sayVerdict } from '@/verdict/sayVerdict';

@@ -1,5 +1,5 @@
 import CircleAlert from 'lucide-react-native/icons/circle-alert';
-import { sayReason, type Verdict } from '@ravlo/core';
+import { sayReason, type Verdict } from '@ravlo/core/verdict/judge';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '@/ui/Button';
 import { colours, space } from '@/ui/tokens';
