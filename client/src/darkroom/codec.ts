@@ -1,5 +1,6 @@
 import exifr from 'exifr/dist/lite.umd.js';
-import { focalInPixels, type Rgba } from '@ravlo/core';
+import type { Rgba } from '@ravlo/core';
+import { focalInPixels } from '@ravlo/core/flatten/proportion';
 
 /** The one door between image files and core's rasters in the browser. Runs in workers only. */
 

@@ -1,5 +1,6 @@
 import { expose, transfer } from 'comlink';
-import { createAimer, type Hint, type Quad, type Rgba } from '@ravlo/core';
+import type { Hint, Quad, Rgba } from '@ravlo/core';
+import { createAimer } from '@ravlo/core/aim/aimer';
 import { practiceFilm, type PracticeFilm } from '@ravlo/studio/film/practiceFilm';
 
 /** What was seen in one frame, in shares of the frame's width and height. */
