@@ -132,6 +132,16 @@ describe('history', () => {
     expect(selectRedoStep(store.getState(), id)).toBeNull();
   });
 
+  it('takes back what is still on its way to the server, once it is there', async () => {
+    const { id, pages, server, store } = await opened(7);
+    const [a, b, c] = pages.map((page) => page.id);
+    const deleting = store.dispatch(arrangePages(id, [{ packetId: id, pageIds: [a] }], 'delete 2 pages'));
+    await store.dispatch(undo(id));
+    await deleting;
+    expect(server.lie[id]).toEqual([a, b, c]);
+    expect(selectUndoStep(store.getState(), id)).toBeNull();
+  });
+
   it('a new step ends what could have been done again', async () => {
     const { id, pages, store } = await opened(5);
     store.dispatch(changeRecipe(pages[0], look(pages[0], 'pen'), 'look'));

@@ -69,6 +69,22 @@ export function changeRecipes(
   };
 }
 
+/** What is done next waits for what is on its way: a hand is quicker than the server. */
+const stepping = new Map<string, Promise<unknown>>();
+
+function inTurn(
+  packetId: string,
+  step: AppThunk<Promise<Trouble | null>>,
+): AppThunk<Promise<Trouble | null>> {
+  return (dispatch) => {
+    const before = stepping.get(packetId) ?? Promise.resolve();
+    // What broke before is its own caller's trouble.
+    const now = before.catch(() => undefined).then(() => dispatch(step));
+    stepping.set(packetId, now);
+    return now;
+  };
+}
+
 /**
  * Puts pages into packets: exactly these, in this order.
  *
@@ -82,7 +98,7 @@ export function arrangePages(
   what: string,
   was?: readonly PacketPages[],
 ): AppThunk<Promise<Trouble | null>> {
-  return async (dispatch, getState) => {
+  return inTurn(packetId, async (dispatch, getState) => {
     const before =
       was ??
       after.map(({ packetId: id }): PacketPages => ({
@@ -92,7 +108,7 @@ export function arrangePages(
     const trouble = await dispatch(putPages(after));
     if (!trouble) dispatch(remember(packetId, { kind: 'arrangement', what, before, after }));
     return trouble;
-  };
+  });
 }
 
 const idsIn = (packetId: string) => (state: Parameters<ReturnType<typeof api.endpoints.packet.select>>[0]) =>
@@ -106,21 +122,6 @@ function putPages(packets: readonly PacketPages[]): AppThunk<Promise<Trouble | n
     );
     if (!error) return null;
     return 'kind' in error ? error : OFFLINE;
-  };
-}
-
-/** What is taken back or done again waits for what is on its way: a hand is quicker than the server. */
-const stepping = new Map<string, Promise<unknown>>();
-
-function inTurn(
-  packetId: string,
-  step: AppThunk<Promise<Trouble | null>>,
-): AppThunk<Promise<Trouble | null>> {
-  return (dispatch) => {
-    const before = stepping.get(packetId) ?? Promise.resolve();
-    const now = before.then(() => dispatch(step));
-    stepping.set(packetId, now);
-    return now;
   };
 }
 

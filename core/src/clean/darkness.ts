@@ -14,15 +14,50 @@ export function paperGains(
   gainRow(blue, cell, y, out[2]);
 }
 
-function gainRow({ width, height, data }: Plane, cell: number, y: number, out: Float32Array): void {
+function gainRow(plane: Plane, cell: number, y: number, out: Float32Array): void {
+  const nodes = new Float32Array(plane.width);
+  fillNodes(plane, cell, y, nodes, 0);
+  spread(nodes, cell, out);
+}
+
+/** The gains at the centres of the cells, at the height of a row; from `first` on. */
+function fillNodes(
+  { width, height, data }: Plane,
+  cell: number,
+  y: number,
+  nodes: Float32Array,
+  first: number,
+): void {
   const gy = Math.min(height - 1, Math.max(0, (y + 0.5) / cell - 0.5));
   const y0 = Math.floor(gy);
   const top = y0 * width;
   const bottom = Math.min(height - 1, y0 + 1) * width;
   const fy = gy - y0;
-  const nodes = new Float32Array(width);
-  for (let k = 0; k < width; k++) nodes[k] = 255 / (data[top + k] * (1 - fy) + data[bottom + k] * fy);
-  spread(nodes, cell, out);
+  for (let k = 0; k < width; k++) nodes[first + k] = 255 / (data[top + k] * (1 - fy) + data[bottom + k] * fy);
+}
+
+/** The same as `paperGains`, straight into the kernels' memory: `count` floats at each address. */
+export function paperGainsAt(
+  quick: Kernels,
+  { red, green, blue, cell }: PaperMap,
+  y: number,
+  count: number,
+  at: readonly [number, number, number],
+): void {
+  const { width } = red;
+  const [from] = quick.scratch((width + 2) * 4);
+  const nodes = quick.floats(from, width + 2);
+  for (const [plane, address] of [
+    [red, at[0]],
+    [green, at[1]],
+    [blue, at[2]],
+  ] as const) {
+    fillNodes(plane, cell, y, nodes, 1);
+    // The first once more before, and the last once more behind: see `spreadRow`.
+    nodes[0] = nodes[1];
+    nodes[width + 1] = nodes[width];
+    quick.spreadRow(from, cell, count, address);
+  }
 }
 
 /** Eight-bit darkness of every pixel: of its lightness, or half of that of its darkest colour if that is more. */
@@ -32,26 +67,24 @@ export function measureDarkness(page: Rgba, paper: PaperMap): Uint8Array {
 }
 
 function measureDarknessQuickly(quick: Kernels, { width, height, data }: Rgba, paper: PaperMap): Uint8Array {
-  const rows = roomForGains(quick, width, width * 4, width);
-  const { at, gains } = rows;
-  const [pixels, out] = rows.others;
+  const { at, others } = roomForGains(quick, width, width * 4, width);
+  const [pixels, out] = others;
   const line = quick.bytes(pixels, width * 4);
   const dark = quick.bytes(out, width);
   const result = new Uint8Array(width * height);
   for (let y = 0; y < height; y++) {
     line.set(data.subarray(y * width * 4, (y + 1) * width * 4));
-    paperGains(paper, y, gains);
+    paperGainsAt(quick, paper, y, width, at);
     quick.darknessRow(pixels, at[0], at[1], at[2], width, out);
     result.set(dark, y * width);
   }
   return result;
 }
 
-/** Three rows of gains that the kernels can read, and other stretches of so many bytes. */
+/** Room for three rows of gains in the kernels' memory, and other stretches of so many bytes. */
 export function roomForGains(quick: Kernels, width: number, ...bytes: readonly number[]) {
   const [red, green, blue, ...others] = quick.room(width * 4, width * 4, width * 4, ...bytes);
-  const gains = [quick.floats(red, width), quick.floats(green, width), quick.floats(blue, width)] as const;
-  return { at: [red, green, blue] as const, gains, others };
+  return { at: [red, green, blue] as const, others };
 }
 
 /** Added to a small 32-bit float and taken away again it rounds to a whole number. */

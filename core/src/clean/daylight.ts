@@ -1,6 +1,6 @@
 import { createRgba, type Rgba } from '../raster/image';
 import { kernels, type Kernels } from '../kernels/kernels';
-import { MAGIC, paperGains, roomForGains } from './darkness';
+import { MAGIC, paperGains, paperGainsAt, roomForGains } from './darkness';
 import { gridRow } from './grid';
 import { inkMap, type InkMap } from './inkMap';
 import { overNoise, strokeMask } from './strokeMask';
@@ -27,7 +27,7 @@ export function liftQuickly(quick: Kernels, map: InkMap, mask: Uint8Array, tunin
   const { width, height } = map;
   const { data } = map.page;
   const result = createRgba(width, height);
-  const { at, gains, others } = roomForGains(quick, width, width * 4, width * 4, width * 4, width);
+  const { at, others } = roomForGains(quick, width, width * 4, width * 4, width * 4, width);
   const [pixels, out, toneAt, maskAt] = others;
   const line = quick.bytes(pixels, width * 4);
   const lifted = quick.bytes(out, width * 4);
@@ -37,7 +37,7 @@ export function liftQuickly(quick: Kernels, map: InkMap, mask: Uint8Array, tunin
     const row = y * width;
     line.set(data.subarray(row * 4, (row + width) * 4));
     wanted.set(mask.subarray(row, row + width));
-    paperGains(map.paper, y, gains);
+    paperGainsAt(quick, map.paper, y, width, at);
     toneRow(map, y, TONE, tuning, tone);
     quick.liftRow(pixels, at[0], at[1], at[2], maskAt, toneAt, DARKEST, width, out);
     result.data.set(lifted, row * 4);
