@@ -126,43 +126,31 @@ function putPages(packets: readonly PacketPages[]): AppThunk<Promise<Trouble | n
 }
 
 /** Takes the last step back. @returns the trouble, if it could not be done: then it stays done */
-export const undo = (packetId: string) => inTurn(packetId, undoNow(packetId));
+export const undo = (packetId: string) =>
+  inTurn(packetId, stepTo(packetId, selectUndoStep, 'before', undone));
 /** Does again what was taken back last. */
-export const redo = (packetId: string) => inTurn(packetId, redoNow(packetId));
+export const redo = (packetId: string) => inTurn(packetId, stepTo(packetId, selectRedoStep, 'after', redone));
 
-function undoNow(packetId: string): AppThunk<Promise<Trouble | null>> {
+/** Makes the packet what it was on one side of a step, and moves the step to the other pile. */
+function stepTo(
+  packetId: string,
+  select: typeof selectUndoStep,
+  side: 'before' | 'after',
+  moved: (packetId: string) => ReturnType<typeof undone> | ReturnType<typeof redone>,
+): AppThunk<Promise<Trouble | null>> {
   return async (dispatch, getState) => {
-    const step = selectUndoStep(getState(), packetId);
+    const step = select(getState(), packetId);
     if (!step) return null;
-    const trouble = await dispatch(
+    const put =
       step.kind === 'arrangement'
-        ? putPages(step.before)
+        ? putPages(step[side])
         : putRecipes(
             packetId,
-            step.changes.map(({ pageId, before }) => [pageId, before]),
-          ),
-    );
+            step.changes.map((change) => [change.pageId, change[side]]),
+          );
+    const trouble = await dispatch(put);
     if (trouble) return trouble;
-    dispatch(undone(packetId));
-    dispatch(keep(packetId));
-    return null;
-  };
-}
-
-function redoNow(packetId: string): AppThunk<Promise<Trouble | null>> {
-  return async (dispatch, getState) => {
-    const step = selectRedoStep(getState(), packetId);
-    if (!step) return null;
-    const trouble = await dispatch(
-      step.kind === 'arrangement'
-        ? putPages(step.after)
-        : putRecipes(
-            packetId,
-            step.changes.map(({ pageId, after }) => [pageId, after]),
-          ),
-    );
-    if (trouble) return trouble;
-    dispatch(redone(packetId));
+    dispatch(moved(packetId));
     dispatch(keep(packetId));
     return null;
   };
