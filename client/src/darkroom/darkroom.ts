@@ -13,7 +13,7 @@ import { toCoreRecipe } from './recipe';
  * The only door to core: everything that is computed on pixels goes through here, in workers. Bump the
  * number when developing changes, so that pictures made before are made again.
  */
-const CORE_EDITION = 7;
+const CORE_EDITION = 8;
 const PDF_QUALITY = 0.8;
 
 function makeWorker(): Bench<Remote<Darkroom>> {

@@ -5,8 +5,8 @@ const STRIP = 0.13;
 /** The least and the largest diameter of a hole; the same measure (3.5 to 9 mm on A4). */
 const LEAST = 0.0165;
 const MOST = 0.043;
-/** A disc fills 0.785 of the square round it. */
-const FILLED = [0.68, 0.9] as const;
+/** A disc fills 0.785 of the square round it; in so coarse steps more or less. */
+const FILLED = [0.6, 0.92] as const;
 /** As dark as this at least, 0 to 255, all over. */
 const DARK = 45;
 /** Looked for on every fourth pixel each way. */
@@ -49,6 +49,39 @@ function blank({ width, height, smooth, darkness }: InkMap, { x, y, size }: Blob
     smooth.fill(0, from, to);
     darkness.fill(0, from, to);
   }
+}
+
+/** Dark all over within this share of its radius, on this share of the pixels: a letter has a white inside. */
+const WITHIN = 0.75;
+const SOLID = 0.98;
+/** Bare paper all round between these radii, but for this share of the pixels: a letter stands among others. */
+const ROUND = [1.35, 1.75] as const;
+const FREE = 0.06;
+
+/** A disc on bare paper, looked at pixel by pixel: what is lost of a letter cannot be brought back. */
+function isSolid(
+  { width, height, smooth }: Pick<InkMap, 'width' | 'height' | 'smooth'>,
+  { x, y, size }: Blob,
+): boolean {
+  const radius = size / 2;
+  const reach = Math.ceil(radius * ROUND[1]);
+  let [inside, dark, around, inked] = [0, 0, 0, 0];
+  for (let dy = -reach; dy <= reach; dy++) {
+    for (let dx = -reach; dx <= reach; dx++) {
+      const [px, py] = [Math.round(x + dx), Math.round(y + dy)];
+      if (px < 0 || py < 0 || px >= width || py >= height) continue;
+      const far = Math.hypot(dx, dy) / radius;
+      const isDark = smooth[py * width + px] >= DARK;
+      if (far <= WITHIN) {
+        inside++;
+        if (isDark) dark++;
+      } else if (far >= ROUND[0] && far <= ROUND[1]) {
+        around++;
+        if (isDark) inked++;
+      }
+    }
+  }
+  return dark >= SOLID * inside && inked <= FREE * around;
 }
 
 /** Dark round things of a hole's size near an edge. */
@@ -96,14 +129,16 @@ function roundBlobs({ width, height, smooth }: InkMap, short: number): Blob[] {
     const size = ((across + down) / 2) * STEP;
     const filled = count / (across * down);
     const isRound = Math.abs(across - down) <= 0.25 * Math.max(across, down) + 1;
+    const blob = { x: ((left + right + 1) / 2) * STEP, y: ((top + bottom + 1) / 2) * STEP, size };
     if (
       isRound &&
       size >= short * LEAST &&
       size <= short * MOST &&
       filled > FILLED[0] &&
-      filled < FILLED[1]
+      filled < FILLED[1] &&
+      isSolid({ width, height, smooth }, blob)
     ) {
-      blobs.push({ x: ((left + right + 1) / 2) * STEP, y: ((top + bottom + 1) / 2) * STEP, size });
+      blobs.push(blob);
     }
   }
   return blobs;
