@@ -29,10 +29,11 @@ import { useNotes } from './notes/useNotes';
 import { useStampWords } from './notes/useStampWords';
 import { NextToLookAt } from './NextToLookAt';
 import { outlineBows } from './outlineEdits';
-import { PageStage, RESTING, useReady } from './PageStage';
+import { PageStage, RESTING } from './PageStage';
 import { ToolTabs, type Tool } from './ToolTabs';
 import { TurnTool } from './TurnTool';
 import { usePageSteps } from './usePageSteps';
+import { useReady } from './useReady';
 
 export interface BenchScreenProps {
   readonly packetId: string;

@@ -20,7 +20,13 @@ export interface SelectionBarProps {
 
 /** What can be done with the selected pages, at the bottom of the table. */
 export function SelectionBar({ count, onTurn, onLook, onMove, onRemove, onEnd }: SelectionBarProps) {
-  const none = count === 0;
+  const actions = [
+    { icon: RotateCcw, label: 'Turn left', run: () => onTurn(270) },
+    { icon: RotateCw, label: 'Turn right', run: () => onTurn(90) },
+    { icon: Contrast, label: 'Look of the selected', run: onLook },
+    { icon: FolderOutput, label: 'To another packet', run: onMove },
+    { icon: Trash, label: 'Delete the selected', run: onRemove },
+  ];
   const colour = colours.paperOnDark;
   return (
     <div className="dark-desk">
@@ -30,41 +36,16 @@ export function SelectionBar({ count, onTurn, onLook, onMove, onRemove, onEnd }:
             {count}
           </Words>
         </View>
-        <IconButton
-          icon={RotateCcw}
-          label="Turn left"
-          colour={colour}
-          disabled={none}
-          onPress={() => onTurn(270)}
-        />
-        <IconButton
-          icon={RotateCw}
-          label="Turn right"
-          colour={colour}
-          disabled={none}
-          onPress={() => onTurn(90)}
-        />
-        <IconButton
-          icon={Contrast}
-          label="Look of the selected"
-          colour={colour}
-          disabled={none}
-          onPress={onLook}
-        />
-        <IconButton
-          icon={FolderOutput}
-          label="To another packet"
-          colour={colour}
-          disabled={none}
-          onPress={onMove}
-        />
-        <IconButton
-          icon={Trash}
-          label="Delete the selected"
-          colour={colour}
-          disabled={none}
-          onPress={onRemove}
-        />
+        {actions.map(({ icon, label, run }) => (
+          <IconButton
+            key={label}
+            icon={icon}
+            label={label}
+            colour={colour}
+            disabled={count === 0}
+            onPress={run}
+          />
+        ))}
         <IconButton icon={X} label="End selecting" colour={colour} onPress={onEnd} />
       </View>
     </div>

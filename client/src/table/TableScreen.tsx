@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Page } from '@ravlo/contract';
 import { selectOutbox } from '@/gather/outboxSlice';
+import { sameItems } from '@/state/sameItems';
 import { useAppSelector } from '@/state/store';
 import { selectVerdict } from '@/state/verdicts';
 import { Button } from '@/ui/Button';
@@ -30,10 +31,6 @@ import { useTileSize } from './tileSize';
 import { usePageRemarks } from './usePageRemarks';
 import { useSelection } from './useSelection';
 import { useTable } from './useTable';
-
-/** Two lists with the very same things in them. */
-const sameItems = <T,>(a: readonly T[], b: readonly T[]) =>
-  a.length === b.length && a.every((item, i) => item === b[i]);
 
 /** One packet's pages, to be ordered and checked. */
 export function TableScreen({ packetId }: { readonly packetId: string }) {

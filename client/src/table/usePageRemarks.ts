@@ -1,12 +1,10 @@
 import type { Page } from '@ravlo/contract';
 import { useMemo } from 'react';
 import { selectRecipe } from '@/state/recipeEdits';
+import { sameItems } from '@/state/sameItems';
 import { useAppSelector } from '@/state/store';
 import { selectChecked } from '@/state/verdicts';
 import { pageRemarks } from './pageRemarks';
-
-const sameItems = <T>(a: readonly T[], b: readonly T[]) =>
-  a.length === b.length && a.every((item, i) => item === b[i]);
 
 /** What is to be said of every page of a table, as far as it is known. */
 export function usePageRemarks(pages: readonly Page[]): (string | null)[] {

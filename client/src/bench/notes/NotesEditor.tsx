@@ -1,5 +1,4 @@
-import type { StampWords } from '@ravlo/core/notes/layNotes';
-import { layNotes } from '@ravlo/core/notes/layNotes';
+import { layNotes, type StampWords } from '@ravlo/core/notes/layNotes';
 import { nanoid } from 'nanoid';
 import { useRef, useState, type CSSProperties, type PointerEvent } from 'react';
 import type { Note, Recipe } from '@ravlo/contract';
