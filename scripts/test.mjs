@@ -1,8 +1,6 @@
-// npm test: the same set-up as npm start, a browser if there is none, then every check there is.
-import { existsSync } from 'node:fs';
+// npm test: the same set-up as npm start, the programs that tests call, then every check there is.
 import { buildClient, installDependencies, run } from './prepare.mjs';
-
-const CHROMIUM = '/usr/bin/chromium';
+import { installPrograms } from './programs.mjs';
 
 function step(title, command, args) {
   const start = performance.now();
@@ -11,20 +9,11 @@ function step(title, command, args) {
   console.log(`== ${title}: ${((performance.now() - start) / 1000).toFixed(0)} s`);
 }
 
+installPrograms();
 installDependencies();
 step('lint', 'npm', ['run', '--silent', 'lint']);
 step('kernels', 'npm', ['run', '--silent', 'kernels', '--', '--check']);
 step('types', 'npm', ['run', '--silent', 'typecheck']);
 step('unit and API', 'npm', ['run', '--silent', 'unit']);
 buildClient();
-if (!existsSync(CHROMIUM)) {
-  const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
-  const apt = (...args) => {
-    const [command, ...rest] = [...sudo, 'apt-get', ...args];
-    run(command, rest, { DEBIAN_FRONTEND: 'noninteractive' });
-  };
-  console.log('\nInstalling Chromium from Debian…');
-  apt('update', '-qq');
-  apt('install', '-y', '-qq', 'chromium');
-}
 step('end to end', 'npm', ['run', '--silent', 'e2e']);
