@@ -7,6 +7,9 @@ import { z } from 'zod';
 
 export const NOTE_COLOURS = ['ink', 'blue', 'red'] as const;
 
+/** Points of one stroke. */
+export const MOST_STROKE_POINTS = 4000;
+
 const mm = z.number().min(-1000).max(2000);
 const turn = z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]);
 
@@ -33,7 +36,7 @@ export const noteSchema = z.discriminatedUnion('kind', [
     points: z
       .array(z.tuple([mm, mm, z.number().min(0).max(1)]))
       .min(1)
-      .max(4000),
+      .max(MOST_STROKE_POINTS),
     width: z.number().min(0.1).max(10),
     colour,
   }),
@@ -57,4 +60,14 @@ export const noteSchema = z.discriminatedUnion('kind', [
 export type Note = z.infer<typeof noteSchema>;
 export type NoteColour = (typeof NOTE_COLOURS)[number];
 
-export const MOST_NOTES = 200;
+/** Notes on one page: handwriting with a pen on the screen is a stroke a letter. */
+export const MOST_NOTES = 2000;
+/** Points of all strokes on one page together: what keeps a recipe small enough to be sent in one request. */
+export const MOST_POINTS = 60_000;
+
+export const pointCount = (notes: readonly Note[]): number =>
+  notes.reduce((sum, note) => sum + (note.kind === 'stroke' ? note.points.length : 0), 0);
+
+/** Whether a page that has these notes can take one more. */
+export const hasRoomFor = (notes: readonly Note[], note: Note): boolean =>
+  notes.length < MOST_NOTES && pointCount(notes) + pointCount([note]) <= MOST_POINTS;

@@ -1,8 +1,10 @@
 import { z } from 'zod';
-import { recipeSchema } from './recipe';
+import { lookSchema, recipeSchema } from './recipe';
 
 export const idSchema = z.uuid();
 const time = z.iso.datetime();
+/** lower-case hex */
+export const sha256Schema = z.string().regex(/^[0-9a-f]{64}$/, 'The SHA-256 must be 64 hex digits.');
 
 /** An untouched image as it came in. */
 export const photoSchema = z.object({
@@ -12,6 +14,8 @@ export const photoSchema = z.object({
   height: z.number().int().positive(),
   bytes: z.number().int().positive(),
   mime: z.enum(['image/jpeg', 'image/png', 'image/webp']),
+  /** of the untouched bytes: what the sender holds against its own before it lets go of them */
+  sha256: sha256Schema,
 });
 export type Photo = z.infer<typeof photoSchema>;
 
@@ -39,17 +43,43 @@ export const packetNameSchema = z
   .min(1, 'A name needs at least one letter.')
   .max(MOST_NAME_LENGTH, `A name can have ${MOST_NAME_LENGTH} letters at most.`);
 
+/** A packet's own facts. */
 export const packetSchema = z.object({
   id: idSchema,
   name: z.string(),
   paper: paperSchema,
+  /** the look that new pages get; null where nobody has chosen one */
+  look: lookSchema.nullable(),
   pageCount: z.number().int().nonnegative(),
-  firstPage: pageSchema.nullable(),
   createdAt: time,
   changedAt: time,
 });
 export type Packet = z.infer<typeof packetSchema>;
 
+/** A packet as the shelf lists it: the page that is shown is asked for when its row comes into view. */
+export const shelfPacketSchema = packetSchema.extend({
+  cover: z.object({ pageId: idSchema, version: z.number().int().positive() }).nullable(),
+});
+export type ShelfPacket = z.infer<typeof shelfPacketSchema>;
+
 /** A packet with all its pages in order. */
-export const openPacketSchema = packetSchema.extend({ pages: z.array(pageSchema) });
+export const openPacketSchema = packetSchema.extend({
+  pages: z.array(pageSchema),
+  /** pages that are kept but cannot be shown: their rows make no sense */
+  unreadable: z.number().int().nonnegative(),
+});
 export type OpenPacket = z.infer<typeof openPacketSchema>;
+
+/** Days that what was deleted is kept, before it is really gone. */
+export const DAYS_KEPT = 30;
+
+const goneSoon = { deletedAt: time, goneAt: time };
+
+/** What was deleted and can be brought back: whole packets, and pages of packets that are still there. */
+export const deletedSchema = z.object({
+  packets: z.array(
+    z.object({ id: idSchema, name: z.string(), pageCount: z.number().int().nonnegative(), ...goneSoon }),
+  ),
+  pages: z.array(z.object({ page: pageSchema, packetName: z.string(), ...goneSoon })),
+});
+export type Deleted = z.infer<typeof deletedSchema>;

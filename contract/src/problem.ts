@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { pageSchema } from './packet';
+import { idSchema, packetSchema, pageSchema } from './packet';
 
 /** The kinds of trouble that the server names; each is the last part of a problem's type. */
 export const problemKindSchema = z.enum([
@@ -11,15 +11,28 @@ export const problemKindSchema = z.enum([
   'photo-incomplete',
   'photo-too-big',
   'photo-too-small',
+  'photo-shape',
   'photo-altered',
   'upload-out-of-step',
+  'upload-gone',
+  'not-arrived',
   'packet-full',
+  'page-full',
   'storage-full',
   'forbidden',
   'not-paired',
   'broken',
 ]);
 export type ProblemKind = z.infer<typeof problemKindSchema>;
+
+/** Where edits could not be merged: what each thing is now, and which of its fields somebody else has changed. */
+export const conflictsSchema = z.object({
+  pages: z.array(z.object({ page: pageSchema, fields: z.array(z.string()) })),
+  packets: z.array(z.object({ packet: packetSchema, fields: z.array(z.string()) })),
+  /** pages and packets that are not there any more */
+  gone: z.array(idSchema),
+});
+export type Conflicts = z.infer<typeof conflictsSchema>;
 
 /** RFC 9457 problem details. */
 export const problemSchema = z.object({
@@ -28,8 +41,8 @@ export const problemSchema = z.object({
   status: z.number().int(),
   /** a sentence for the person */
   detail: z.string(),
-  /** with changed-elsewhere: the page as it is now */
-  page: pageSchema.optional(),
+  /** with changed-elsewhere */
+  conflicts: conflictsSchema.optional(),
 });
 export type Problem = z.infer<typeof problemSchema>;
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { MOST_NOTES, noteSchema } from './notes';
+import { MOST_NOTES, MOST_POINTS, noteSchema, pointCount } from './notes';
 
 /** [x, y] in photo pixels after the EXIF turn; corners may lie outside the photo by up to one photo. */
 const point = z.tuple([z.number().min(-1e5).max(2e5), z.number().min(-1e5).max(2e5)]);
@@ -47,6 +47,7 @@ export type RecipeTuning = z.infer<typeof tuningSchema>;
 
 /** The fine turn goes this far to either side, degrees. */
 export const MOST_LEVEL = 15;
+export const levelSchema = z.number().min(-MOST_LEVEL).max(MOST_LEVEL);
 
 /** How one photo becomes one page: small, plain data, the only thing that an edit changes. */
 export const recipeSchema = z.object({
@@ -56,8 +57,12 @@ export const recipeSchema = z.object({
   look: lookSchema,
   tuning: tuningSchema.optional(),
   /** fine turn after the quarter turn, degrees clockwise */
-  level: z.number().min(-MOST_LEVEL).max(MOST_LEVEL).optional(),
-  notes: z.array(noteSchema).max(MOST_NOTES).optional(),
+  level: levelSchema.optional(),
+  notes: z
+    .array(noteSchema)
+    .max(MOST_NOTES)
+    .refine((notes) => pointCount(notes) <= MOST_POINTS, 'There are too many strokes on this page.')
+    .optional(),
 });
 export type Recipe = z.infer<typeof recipeSchema>;
 

@@ -5,26 +5,61 @@ import {
   packetNameSchema,
   packetSchema,
   pageSchema,
-  paperSchema,
+  sha256Schema,
+  shelfPacketSchema,
 } from './packet';
-import { lookSchema, recipeSchema } from './recipe';
+import { packetPatchSchema, recipePatchSchema } from './patch';
+import { outlineSchema, recipeSchema, turnSchema } from './recipe';
+
+/** Photos above these are refused, with a plain sentence. */
+export const MOST_PHOTO_BYTES = 60 * 1024 * 1024;
+export const MOST_PHOTO_PIXELS = 64_000_000;
+export const LEAST_PHOTO_SIDE = 48;
+export const MOST_PHOTO_SIDE = 20_000;
+/** A photo longer than so many times its width is a strip, not a sheet. */
+export const MOST_PHOTO_RATIO = 20;
+/** Pages in one packet. */
+export const MOST_PAGES = 60;
+/** Packets that one request may name. */
+const MOST_ARRANGED = 20;
+/** Pages that one request may change. */
+export const MOST_EDITED = 240;
+/** The largest JSON body that the server reads, bytes: the largest recipe that there can be, changed as a whole. */
+export const MOST_JSON_BYTES = 16 * 1024 * 1024;
 
 /** What the client may ask and what the server answers, one pair a route. */
 
 export const arrangeAnswer = z.object({ packets: z.array(openPacketSchema) });
 
-export const packetsAnswer = z.object({ packets: z.array(packetSchema) });
+export const shelfAnswer = z.object({
+  packets: z.array(shelfPacketSchema),
+  /** packets that are kept but cannot be shown: their rows make no sense */
+  unreadable: z.number().int().nonnegative(),
+});
+export type Shelf = z.infer<typeof shelfAnswer>;
 
 export const newPacketRequest = z.object({ name: packetNameSchema.optional() });
 
-export const changePacketRequest = z
-  .object({ name: packetNameSchema, paper: paperSchema, look: lookSchema })
-  .partial()
-  .refine((change) => Object.keys(change).length > 0, 'Nothing to change was named.');
-export type ChangePacket = z.infer<typeof changePacketRequest>;
+/**
+ * What a person has changed in packets and pages, all or nothing. Every change names the fields and what they were: the
+ * server merges what nobody else has touched, and takes a change that is there already for done, so that a request may
+ * be sent again when its answer was lost.
+ */
+export const editsRequest = z.object({
+  packets: z.array(z.object({ packetId: idSchema, patch: packetPatchSchema })).max(MOST_ARRANGED),
+  pages: z.array(z.object({ pageId: idSchema, patch: recipePatchSchema })).max(MOST_EDITED),
+});
+export type Edits = z.infer<typeof editsRequest>;
 
-/** A packet with exactly these pages, in this order. */
-const packetPages = z.object({ packetId: idSchema, pageIds: z.array(idSchema).max(200) });
+export const editsAnswer = z.object({ packets: z.array(packetSchema), pages: z.array(pageSchema) });
+export type EditsAnswer = z.infer<typeof editsAnswer>;
+
+/** What Ravlo has found in a page's photo by itself: taken only where nobody has said anything yet. */
+export const foundRequest = z.object({ outline: outlineSchema, turn: turnSchema });
+export type Found = z.infer<typeof foundRequest>;
+
+/** A packet with exactly these pages, in this order; more than fit are read, so that it can be said that they do not. */
+const packetPages = z.object({ packetId: idSchema, pageIds: z.array(idSchema).max(MOST_PAGES * 2) });
 
 /**
  * Which pages lie in which packets, for one or several packets at once: what reorders, deletes, brings back, moves,
@@ -32,7 +67,7 @@ const packetPages = z.object({ packetId: idSchema, pageIds: z.array(idSchema).ma
  * again). Pages that came in meanwhile, unknown to whoever asks, stay, behind the others.
  */
 export const arrangeRequest = z.object({
-  packets: z.array(packetPages).min(1).max(20),
+  packets: z.array(packetPages).min(1).max(MOST_ARRANGED),
   known: z.array(idSchema).max(2000),
 });
 export type Arrange = z.infer<typeof arrangeRequest>;
@@ -45,35 +80,33 @@ export const copyPageRequest = z.object({
 });
 export type CopyPage = z.infer<typeof copyPageRequest>;
 
-export const changePageRequest = z.object({
-  /** the version that the edit was made on */
-  version: z.number().int().positive(),
-  recipe: recipeSchema,
-});
-export type ChangePage = z.infer<typeof changePageRequest>;
+const clientKeySchema = z.string().min(8).max(64);
 
 /** What is told of a photo when its bytes begin to come in (the metadata of a tus upload to /api/uploads). */
 export const uploadFacts = z.object({
   packetId: idSchema,
   /** made by the client: sending the same photo again after a lost answer adds no second page */
-  clientKey: z.string().min(8).max(64),
+  clientKey: clientKeySchema,
   /** the file's name on the device it came from */
   name: z.string().max(1000),
   /** of all its bytes, lower-case hex: what arrives otherwise is not taken */
-  sha256: z.string().regex(/^[0-9a-f]{64}$/, 'The SHA-256 must be 64 hex digits.'),
+  sha256: sha256Schema,
   /** the page whose place this one takes; that page goes */
   replaces: idSchema.optional(),
   /** the page before which this one goes; at the end when left out */
   before: idSchema.optional(),
+  /**
+   * Photos that were chosen together, and this one's place among them, from 0 on: they stand in that order also when
+   * one of them is held up on the way and comes in after the others.
+   */
+  batch: clientKeySchema.optional(),
+  index: z.coerce.number().int().nonnegative().optional(),
 });
 export type UploadFacts = z.infer<typeof uploadFacts>;
 
+/** Asks what has become of a photo whose last answer was lost. */
+export const arrivalRequest = z.object({ packetId: idSchema, clientKey: clientKeySchema });
+export type Arrival = z.infer<typeof arrivalRequest>;
+
 export const pageAnswer = pageSchema;
 export const healthAnswer = z.object({ ok: z.literal(true) });
-
-/** Photos above these are refused, with a plain sentence. */
-export const MOST_PHOTO_BYTES = 60 * 1024 * 1024;
-export const MOST_PHOTO_PIXELS = 64_000_000;
-export const LEAST_PHOTO_SIDE = 48;
-/** Pages in one packet. */
-export const MOST_PAGES = 60;

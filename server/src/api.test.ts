@@ -6,10 +6,13 @@ import request from 'supertest';
 import {
   FRESH_RECIPE,
   MOST_PAGES,
+  type Edits,
   type OpenPacket,
+  type PacketPatch,
   type Page,
   type Problem,
   type Recipe,
+  type RecipePatch,
 } from '@ravlo/contract';
 import { sendWhole, sha256Of } from '../testing/sendPhoto';
 import { openTestServer, testPhoto, type TestServer } from '../testing/testServer';
@@ -30,6 +33,15 @@ let keys = 0;
 const send = (packetId: string, photo: Buffer, name = 'sheet.jpg', clientKey = `test-key-${++keys}`) =>
   sendWhole(server.imke, { packetId, clientKey, name, sha256: sha256Of(photo) }, photo);
 
+const makeEdits = (edits: Partial<Edits>, app: Express = server.imke) =>
+  request(app)
+    .patch('/api/edits')
+    .send({ packets: [], pages: [], ...edits });
+const changeFacts = (packetId: string, patch: PacketPatch, app: Express = server.imke) =>
+  makeEdits({ packets: [{ packetId, patch }] }, app);
+const changePage = (pageId: string, patch: RecipePatch, app: Express = server.imke) =>
+  makeEdits({ pages: [{ pageId, patch }] }, app);
+
 const problem = (response: request.Response): Problem => {
   expect(response.headers['content-type']).toMatch('application/problem+json');
   const body = response.body as Problem;
@@ -46,10 +58,10 @@ describe('packets', () => {
   it('are made, named, listed newest first, deleted and brought back', async () => {
     const first = await newPacket();
     const second = await newPacket();
-    await request(server.imke)
-      .patch(`/api/packets/${first.id}`)
-      .send({ name: ' Tides ', paper: 'letter' })
-      .expect(200);
+    await changeFacts(first.id, {
+      name: { from: 'New packet', to: ' Tides ' },
+      paper: { from: 'a4', to: 'letter' },
+    }).expect(200);
     const list = async () =>
       ((await request(server.imke).get('/api/packets').expect(200)).body as { packets: OpenPacket[] })
         .packets;
@@ -58,7 +70,7 @@ describe('packets', () => {
       name: 'Tides',
       paper: 'letter',
       pages: [],
-      firstPage: null,
+      unreadable: 0,
     });
 
     await request(server.imke).delete(`/api/packets/${first.id}`).expect(204);
@@ -68,10 +80,10 @@ describe('packets', () => {
     expect((await openPacket(first.id)).name).toBe('Tides');
   });
 
-  it('refuse a name of 200 letters and a change of nothing', async () => {
+  it('refuse a name of 200 letters and one of none', async () => {
     const { id } = await newPacket();
-    for (const body of [{ name: 'x'.repeat(200) }, { name: '  ' }, {}, { paper: 'a3' }]) {
-      const response = await request(server.imke).patch(`/api/packets/${id}`).send(body).expect(400);
+    for (const to of ['x'.repeat(200), '  ']) {
+      const response = await changeFacts(id, { name: { from: 'New packet', to } }).expect(400);
       expect(problem(response).type).toBe('/problems/bad-request');
     }
   });
@@ -85,7 +97,7 @@ describe('packets', () => {
         .expect(400),
     );
     problem(await request(server.imke).get('/api/nothing').expect(404));
-    problem(await request(server.imke).get('/api/packets/no-id').expect(400));
+    problem(await request(server.imke).get('/api/packets/no-id').expect(404));
   });
 });
 
@@ -193,7 +205,7 @@ describe('photos', () => {
 
   it("get the packet's look, and say when they were taken", async () => {
     const { id } = await newPacket();
-    await request(server.imke).patch(`/api/packets/${id}`).send({ look: 'pencil' }).expect(200);
+    await changeFacts(id, { look: { from: null, to: 'pencil' } }).expect(200);
     await send(id, await testPhoto({ colour: '#123' })).expect(201);
     const taken = await sharp(await testPhoto({ colour: '#124' }))
       .withExif({ IFD2: { DateTimeOriginal: '2026:01:05 18:20:00' } })
@@ -246,7 +258,7 @@ describe('pages', () => {
     const [a, b, c] = ids(packet);
     await arrange({ [packet.id]: [a, c] }, [a, b, c]).expect(200);
     expect(ids(await openPacket(packet.id))).toEqual([a, c]);
-    problem(await request(server.imke).patch(`/api/pages/${b}`).send({ version: 1, recipe: FRESH_RECIPE }));
+    problem(await changePage(b, { turn: { from: 0, to: 90 } }).expect(409));
     await arrange({ [packet.id]: [a, b, c] }, [a, c]).expect(200);
     expect(ids(await openPacket(packet.id))).toEqual([a, b, c]);
   });
@@ -287,30 +299,6 @@ describe('pages', () => {
     expect(copy.id).not.toBe(page.id);
     expect((await openPacket(packet.id)).pages.map(({ recipe: { turn } }) => turn)).toEqual([0, 0, 0, 270]);
   });
-
-  it('take an edit on their newest version only, and say what they are now', async () => {
-    const [page] = (await threePages()).pages;
-    const edit = (version: number, recipe: Recipe) =>
-      request(server.imke).patch(`/api/pages/${page.id}`).send({ version, recipe });
-    const turned: Recipe = { ...page.recipe, turn: 90 };
-    const saved = (await edit(1, turned).expect(200)).body as Page;
-    expect(saved).toMatchObject({ version: 2, recipe: turned });
-    const late = problem(await edit(1, { ...page.recipe, look: 'as-shot' }).expect(409));
-    expect(late.type).toBe('/problems/changed-elsewhere');
-    expect(late.page).toMatchObject({ version: 2, recipe: turned });
-  });
-
-  it('take one of two edits that are made at the same moment', async () => {
-    const [page] = (await threePages()).pages;
-    const answers = await Promise.all(
-      ([90, 180, 270] as const).map((turn) =>
-        request(server.imke)
-          .patch(`/api/pages/${page.id}`)
-          .send({ version: 1, recipe: { ...page.recipe, turn } }),
-      ),
-    );
-    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409]);
-  });
 });
 
 describe('fences', () => {
@@ -321,11 +309,12 @@ describe('fences', () => {
     const asJory = request(server.jory);
     const tries = [
       asJory.get(`/api/packets/${packet.id}`),
-      asJory.patch(`/api/packets/${packet.id}`).send({ name: 'mine' }),
       asJory.delete(`/api/packets/${packet.id}`),
-      asJory.put(`/api/packets/${packet.id}/order`).send({ pageIds: [page.id] }),
-      asJory.patch(`/api/pages/${page.id}`).send({ version: 1, recipe: page.recipe }),
-      asJory.delete(`/api/pages/${page.id}`),
+      asJory.post('/api/arrivals').send({ packetId: packet.id, clientKey: 'foreign-key' }),
+      asJory.get(`/api/pages/${page.id}`),
+      asJory.post(`/api/pages/${page.id}/copy`).send({}),
+      asJory.post(`/api/pages/${page.id}/restore`),
+      asJory.put(`/api/pages/${page.id}/found`).send({ outline: { by: 'whole', reason: 'none-found' }, turn: 0 }),
       asJory.get(`/api/photos/${page.photo.id}`),
       sendWhole(
         server.jory,
@@ -334,6 +323,16 @@ describe('fences', () => {
       ),
     ];
     for (const attempt of tries) expect(problem(await attempt).type).toBe('/problems/not-found');
+    const edits = [
+      changePage(page.id, { turn: { from: 0, to: 90 } }, server.jory),
+      changeFacts(packet.id, { name: { from: packet.name, to: 'mine' } }, server.jory),
+    ];
+    for (const [i, attempt] of edits.entries())
+      expect(problem(await attempt.expect(409)).conflicts).toEqual({
+        pages: [],
+        packets: [],
+        gone: [[page.id, packet.id][i]],
+      });
     expect((await openPacket(packet.id)).pages).toHaveLength(1);
   });
 

@@ -1,10 +1,13 @@
+import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import { healthAnswer } from '@ravlo/contract';
+import { healthAnswer, MOST_JSON_BYTES } from '@ravlo/contract';
 import { answer } from './http/answer';
+import { arrivalRoutes } from './http/arrivalRoutes';
 import { clientFiles } from './http/clientFiles';
+import { editRoutes } from './http/editRoutes';
 import { eventRoutes } from './http/eventRoutes';
 import { onlyFromHere } from './http/onlyFromHere';
 import { packetRoutes } from './http/packetRoutes';
@@ -15,13 +18,15 @@ import { photoRoutes } from './http/photoRoutes';
 import { noSuchRoute, problemHandler } from './http/problemHandler';
 import { uploadRoutes } from './http/uploadRoutes';
 import { onlyPaired } from './http/whoAsks';
+import type { Arrivals } from './store/arrivals';
 import type { Changes } from './store/changes';
-import type { PacketStore } from './store/packets';
+import type { PersonStore } from './store/personStore';
 import type { Phones } from './store/phones';
 import type { PhotoFiles } from './store/photoFiles';
 
 export interface AppParts {
-  readonly packets: PacketStore;
+  readonly store: PersonStore;
+  readonly arrivals: Arrivals;
   readonly files: PhotoFiles;
   readonly phones: Phones;
   readonly changes: Changes;
@@ -33,11 +38,13 @@ export interface AppParts {
 }
 
 /** The whole HTTP application, not yet listening. */
-export function createApp({ packets, files, phones, changes, log, clientDir, lan }: AppParts): Express {
+export function createApp(parts: AppParts): Express {
+  const { store, arrivals, files, phones, changes, log, clientDir, lan } = parts;
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, quietReqLogger: true, autoLogging: { ignore: isRoutine } }));
   app.use(securityHeaders());
+  app.use(compression({ filter: isWorthPacking }));
   app.use(onlyFromHere({ lan }));
   app.use(pairRoutes(phones));
   app.use(onlyPaired(phones));
@@ -48,12 +55,14 @@ export function createApp({ packets, files, phones, changes, log, clientDir, lan
     next();
   });
   api.get('/health', (_request, response) => answer(response, healthAnswer, { ok: true }));
-  api.use(uploadRoutes(packets, files));
-  api.use(photoRoutes(packets, files));
+  api.use(uploadRoutes(store, files, arrivals));
+  api.use(photoRoutes(store, files));
   api.use(eventRoutes(changes));
-  api.use(express.json({ limit: '1mb' }));
-  api.use('/packets', packetRoutes(packets));
-  api.use('/pages', pageRoutes(packets));
+  api.use(express.json({ limit: MOST_JSON_BYTES }));
+  api.use(arrivalRoutes(arrivals));
+  api.use(editRoutes(store));
+  api.use('/packets', packetRoutes(store));
+  api.use('/pages', pageRoutes(store));
   api.use('/phones', phoneRoutes(phones, lan));
   api.use(noSuchRoute);
   app.use('/api', api);
@@ -61,6 +70,11 @@ export function createApp({ packets, files, phones, changes, log, clientDir, lan
   if (clientDir) app.use(clientFiles(clientDir));
   app.use(problemHandler(log));
   return app;
+}
+
+/** Events must leave at once; photos are packed already, which compression knows by itself. */
+function isWorthPacking(request: express.Request, response: express.Response): boolean {
+  return !String(response.getHeader('Content-Type')).startsWith('text/event-stream') && compression.filter(request, response);
 }
 
 /** The client's own files and reads are not worth a log line each. */

@@ -8,12 +8,16 @@ import { createApp } from './app';
 import { loadDemo } from './demo/loadDemo';
 import { pairingLinks } from './http/pairingLinks';
 import { readSettings } from './settings';
+import { createArrivals } from './store/arrivals';
 import { createChanges } from './store/changes';
 import { openDatabase } from './store/database';
-import { createPacketStore } from './store/packets';
+import { lockDataDir } from './store/dataLock';
 import { devicePerson } from './store/people';
+import { openPersonStore } from './store/personStore';
 import { createPhones, type Phones } from './store/phones';
 import { openPhotoFiles } from './store/photoFiles';
+import { keepSwept } from './store/sweep';
+import { createWriter } from './store/writer';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 const DEMO_STUDENT = 'Imke Tarn';
@@ -22,17 +26,22 @@ async function main(): Promise<void> {
   const settings = readSettings(process.argv.slice(2), process.env);
   const log = pino({ level: settings.logLevel });
   mkdirSync(settings.dataDir, { recursive: true });
+  const unlock = await lockDataDir(settings.dataDir);
   const database = await openDatabase(path.join(settings.dataDir, 'ravlo.sqlite'));
   const files = await openPhotoFiles(settings.dataDir);
-  const owner = await devicePerson(DEMO_STUDENT);
+  const writer = createWriter(database);
+  const ownerId = await devicePerson(DEMO_STUDENT);
   const changes = createChanges();
-  const packets = createPacketStore(database, owner, changes);
-  const phones = createPhones(owner);
-  if (settings.demo) await loadDemo(path.join(root, 'demo'), packets, files);
+  const store = openPersonStore({ sequelize: database, writer, ownerId, changes, log });
+  const arrivals = createArrivals(store, files);
+  const phones = createPhones(writer, ownerId);
+  if (settings.demo) await loadDemo(path.join(root, 'demo'), store, files);
+  await arrivals.resume();
+  const endSweeping = keepSwept(writer, files, (reason) => log.error({ err: reason }, 'sweeping failed'));
 
   const clientDir = path.join(root, 'client/dist');
   const { lan } = settings;
-  const app = createApp({ packets, files, phones, changes, log, clientDir, lan });
+  const app = createApp({ store, arrivals, files, phones, changes, log, clientDir, lan });
   const server = app.listen(settings.port, settings.host);
   server.on('listening', () => void announce(lan ? phones : null, (server.address() as AddressInfo).port));
   server.on('error', (error: NodeJS.ErrnoException) => {
@@ -46,7 +55,8 @@ async function main(): Promise<void> {
   });
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.once(signal, () => {
-      server.close(() => void database.close().then(() => process.exit(0)));
+      endSweeping();
+      server.close(() => void database.close().then(unlock).then(() => process.exit(0)));
       server.closeIdleConnections();
       // Those who listen for changes never hang up by themselves.
       setTimeout(() => server.closeAllConnections(), 500).unref();

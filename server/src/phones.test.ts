@@ -70,7 +70,7 @@ describe('a device on the network', () => {
 
 describe('codes', () => {
   const open = async (now: () => number) =>
-    createPhones((await PersonRow.create({ name: 'Ada Holm' })).id, now);
+    createPhones(server.writer, (await PersonRow.create({ name: 'Ada Holm' })).id, now);
 
   it('are void after ten minutes', async () => {
     let now = Date.now();

@@ -1,4 +1,4 @@
-import type { Page, Problem, ProblemKind } from '@ravlo/contract';
+import type { Conflicts, Problem, ProblemKind } from '@ravlo/contract';
 
 const KINDS: Record<ProblemKind, { status: number; title: string }> = {
   'bad-request': { status: 400, title: 'The request is not understood' },
@@ -9,9 +9,13 @@ const KINDS: Record<ProblemKind, { status: number; title: string }> = {
   'photo-incomplete': { status: 422, title: 'The photo is incomplete' },
   'photo-too-big': { status: 413, title: 'The photo is too big' },
   'photo-too-small': { status: 422, title: 'The photo is too small' },
+  'photo-shape': { status: 422, title: 'The photo is a strip, not a sheet' },
   'photo-altered': { status: 422, title: 'The photo did not arrive as it was sent' },
   'upload-out-of-step': { status: 409, title: 'The upload has got to another place' },
+  'upload-gone': { status: 404, title: 'The upload is not here any more' },
+  'not-arrived': { status: 404, title: 'The photo has not arrived' },
   'packet-full': { status: 422, title: 'The packet is full' },
+  'page-full': { status: 422, title: 'The page is full of notes' },
   'storage-full': { status: 507, title: 'No room left' },
   forbidden: { status: 403, title: 'Not from here' },
   'not-paired': { status: 401, title: 'This device is not paired' },
@@ -23,7 +27,7 @@ export class ProblemError extends Error {
   constructor(
     readonly kind: ProblemKind,
     readonly detail: string,
-    readonly page?: Page,
+    readonly conflicts?: Conflicts,
   ) {
     super(detail);
     this.name = 'ProblemError';
@@ -31,7 +35,7 @@ export class ProblemError extends Error {
 
   toProblem(): Problem {
     const { status, title } = KINDS[this.kind];
-    return { type: `/problems/${this.kind}`, title, status, detail: this.detail, page: this.page };
+    return { type: `/problems/${this.kind}`, title, status, detail: this.detail, conflicts: this.conflicts };
   }
 }
 
@@ -39,6 +43,21 @@ export function notFound(what: 'packet' | 'page' | 'photo'): ProblemError {
   return new ProblemError(
     'not-found',
     `This ${what} is not here. It may have been deleted in another window.`,
+  );
+}
+
+export function changedElsewhere(conflicts: Conflicts): ProblemError {
+  return new ProblemError(
+    'changed-elsewhere',
+    'The same was changed in another window in the meantime. Nothing is overwritten: choose which of the two stays.',
+    conflicts,
+  );
+}
+
+export function pageFull(): ProblemError {
+  return new ProblemError(
+    'page-full',
+    'There is more on this page than Ravlo can keep. Take some notes away; those that were there before are safe.',
   );
 }
 

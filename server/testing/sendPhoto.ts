@@ -8,7 +8,7 @@ export const sha256Of = (bytes: Buffer) => createHash('sha256').update(bytes).di
 /** The metadata of a tus upload: names and base64 values. */
 const metadataOf = (facts: UploadFacts) =>
   Object.entries(facts)
-    .map(([name, value]) => `${name} ${Buffer.from(value).toString('base64')}`)
+    .map(([name, value]) => `${name} ${Buffer.from(String(value)).toString('base64')}`)
     .join(',');
 
 const TUS = { 'Tus-Resumable': '1.0.0' };

@@ -4,12 +4,14 @@ import path from 'node:path';
 import { pino } from 'pino';
 import sharp from 'sharp';
 import { createApp } from '../src/app';
+import { createArrivals } from '../src/store/arrivals';
 import { createChanges } from '../src/store/changes';
 import { openDatabase } from '../src/store/database';
 import { PersonRow } from '../src/store/models';
-import { createPacketStore } from '../src/store/packets';
+import { openPersonStore } from '../src/store/personStore';
 import { createPhones } from '../src/store/phones';
 import { openPhotoFiles } from '../src/store/photoFiles';
+import { createWriter } from '../src/store/writer';
 
 /** The real application over a real SQLite file in a temporary folder, for two people. */
 export async function openTestServer() {
@@ -17,10 +19,14 @@ export async function openTestServer() {
   const database = await openDatabase(path.join(dir, 'ravlo.sqlite'));
   const files = await openPhotoFiles(dir);
   const log = pino({ level: 'silent' });
+  const writer = createWriter(database);
+  const storeOf = (ownerId: string, changes = createChanges()) =>
+    openPersonStore({ sequelize: database, writer, ownerId, changes, log });
   const appFor = (id: string) => {
     const changes = createChanges();
-    const packets = createPacketStore(database, id, changes);
-    return createApp({ packets, files, phones: createPhones(id), changes, log, lan: true });
+    const store = storeOf(id, changes);
+    const arrivals = createArrivals(store, files);
+    return createApp({ store, arrivals, files, phones: createPhones(writer, id), changes, log, lan: true });
   };
   const imke = await PersonRow.create({ name: 'Imke Tarn' });
   const jory = await PersonRow.create({ name: 'Jory Vane' });
@@ -28,6 +34,9 @@ export async function openTestServer() {
     dir,
     database,
     files,
+    writer,
+    storeOf,
+    arrivals: createArrivals(storeOf(imke.id), files),
     imke: appFor(imke.id),
     jory: appFor(jory.id),
     /** Imke's application as it is after a restart. */

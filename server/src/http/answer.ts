@@ -1,6 +1,7 @@
-import type { Response } from 'express';
+import type { Request, Response } from 'express';
+import { idSchema } from '@ravlo/contract';
 import type { z } from 'zod';
-import { ProblemError } from '../problems';
+import { notFound, ProblemError } from '../problems';
 
 /** Sends a body that has been held against the contract first: what leaves is what was promised. */
 export function answer<S extends z.ZodType>(
@@ -19,4 +20,15 @@ export function parseWith<S extends z.ZodType>(schema: S, value: unknown): z.out
   const [issue] = result.error.issues;
   const place = issue.path.length > 0 ? ` (${issue.path.join('.')})` : '';
   throw new ProblemError('bad-request', `${issue.message}${place}`);
+}
+
+/**
+ * The id in an address.
+ *
+ * @throws ProblemError not-found: what cannot be an id leads nowhere, like one that nobody has
+ */
+export function idIn(request: Request, what: 'packet' | 'page' | 'photo'): string {
+  const id = idSchema.safeParse(request.params.id);
+  if (!id.success) throw notFound(what);
+  return id.data;
 }

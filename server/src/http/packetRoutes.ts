@@ -2,23 +2,21 @@ import { Router } from 'express';
 import {
   arrangeAnswer,
   arrangeRequest,
-  changePacketRequest,
-  idSchema,
   newPacketRequest,
   openPacketSchema,
-  packetsAnswer,
+  shelfAnswer,
 } from '@ravlo/contract';
-import type { PacketStore } from '../store/packets';
-import { answer, parseWith } from './answer';
+import type { PersonStore } from '../store/personStore';
+import { answer, idIn, parseWith } from './answer';
 
 const UNNAMED = 'New packet';
 
-/** /api/packets: the shelf, and each packet's own facts. */
-export function packetRoutes(packets: PacketStore): Router {
+/** /api/packets: the shelf, and what lies in each packet. */
+export function packetRoutes({ packets, arrange }: PersonStore): Router {
   const router = Router();
 
   router.get('/', async (_request, response) => {
-    answer(response, packetsAnswer, { packets: await packets.list() });
+    answer(response, shelfAnswer, await packets.shelf());
   });
 
   router.post('/', async (request, response) => {
@@ -27,26 +25,21 @@ export function packetRoutes(packets: PacketStore): Router {
   });
 
   router.put('/arrangement', async (request, response) => {
-    const arrange = parseWith(arrangeRequest, request.body);
-    answer(response, arrangeAnswer, { packets: await packets.arrange(arrange) });
+    const wanted = parseWith(arrangeRequest, request.body);
+    answer(response, arrangeAnswer, { packets: await arrange(wanted) });
   });
 
   router.get('/:id', async (request, response) => {
-    answer(response, openPacketSchema, await packets.open(parseWith(idSchema, request.params.id)));
-  });
-
-  router.patch('/:id', async (request, response) => {
-    const change = parseWith(changePacketRequest, request.body);
-    answer(response, openPacketSchema, await packets.change(parseWith(idSchema, request.params.id), change));
+    answer(response, openPacketSchema, await packets.open(idIn(request, 'packet')));
   });
 
   router.delete('/:id', async (request, response) => {
-    await packets.remove(parseWith(idSchema, request.params.id));
+    await packets.remove(idIn(request, 'packet'));
     response.status(204).end();
   });
 
   router.post('/:id/restore', async (request, response) => {
-    answer(response, openPacketSchema, await packets.restore(parseWith(idSchema, request.params.id)));
+    answer(response, openPacketSchema, await packets.restore(idIn(request, 'packet')));
   });
 
   return router;

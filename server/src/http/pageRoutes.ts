@@ -1,24 +1,28 @@
 import { Router } from 'express';
-import { changePageRequest, copyPageRequest, idSchema, pageAnswer } from '@ravlo/contract';
-import type { PacketStore } from '../store/packets';
-import { answer, parseWith } from './answer';
+import { copyPageRequest, foundRequest, pageAnswer } from '@ravlo/contract';
+import type { PersonStore } from '../store/personStore';
+import { answer, idIn, parseWith } from './answer';
 
-/** /api/pages/:id: edits of one page. */
-export function pageRoutes(packets: PacketStore): Router {
+/** /api/pages/:id: one page. */
+export function pageRoutes({ pages }: PersonStore): Router {
   const router = Router();
 
-  router.patch('/:id', async (request, response) => {
-    const { version, recipe } = parseWith(changePageRequest, request.body);
-    answer(
-      response,
-      pageAnswer,
-      await packets.changePage(parseWith(idSchema, request.params.id), version, recipe),
-    );
+  router.get('/:id', async (request, response) => {
+    answer(response, pageAnswer, await pages.open(idIn(request, 'page')));
+  });
+
+  router.put('/:id/found', async (request, response) => {
+    const found = parseWith(foundRequest, request.body);
+    answer(response, pageAnswer, await pages.noteFound(idIn(request, 'page'), found));
   });
 
   router.post('/:id/copy', async (request, response) => {
     const copy = parseWith(copyPageRequest, request.body);
-    answer(response, pageAnswer, await packets.copyPage(parseWith(idSchema, request.params.id), copy), 201);
+    answer(response, pageAnswer, await pages.copy(idIn(request, 'page'), copy), 201);
+  });
+
+  router.post('/:id/restore', async (request, response) => {
+    answer(response, pageAnswer, await pages.restore(idIn(request, 'page')));
   });
 
   return router;

@@ -1,15 +1,14 @@
 import { Router } from 'express';
-import { idSchema } from '@ravlo/contract';
-import type { PacketStore } from '../store/packets';
+import type { PersonStore } from '../store/personStore';
 import type { PhotoFiles } from '../store/photoFiles';
-import { parseWith } from './answer';
+import { idIn } from './answer';
 
 /** GET /api/photos/:id gives a photo's untouched bytes. */
-export function photoRoutes(packets: PacketStore, files: PhotoFiles): Router {
+export function photoRoutes({ photos }: PersonStore, files: PhotoFiles): Router {
   const router = Router();
 
   router.get('/photos/:id', async (request, response) => {
-    const photo = await packets.photo(parseWith(idSchema, request.params.id));
+    const photo = await photos.find(idIn(request, 'photo'));
     response.set({
       'Content-Type': photo.mime,
       'Cache-Control': 'private, max-age=31536000, immutable',

@@ -1,18 +1,12 @@
-import { rm, statfs } from 'node:fs/promises';
+import { statfs } from 'node:fs/promises';
 import { FileStore } from '@tus/file-store';
 import { Server } from '@tus/server';
 import { Router, type RequestHandler } from 'express';
 import { NodeRequest } from 'srvx/node';
-import {
-  MOST_PHOTO_BYTES,
-  pageAnswer,
-  PROBLEM_MEDIA_TYPE,
-  uploadFacts,
-  type UploadFacts,
-} from '@ravlo/contract';
+import { MOST_PHOTO_BYTES, pageAnswer, PROBLEM_MEDIA_TYPE, uploadFacts } from '@ravlo/contract';
 import { ProblemError, storageFull } from '../problems';
-import { inspectPhoto } from '../store/inspectPhoto';
-import type { PacketStore } from '../store/packets';
+import type { Arrivals } from '../store/arrivals';
+import type { PersonStore } from '../store/personStore';
 import type { PhotoFiles } from '../store/photoFiles';
 import { parseWith } from './answer';
 import { toProblemError } from './problemHandler';
@@ -24,32 +18,22 @@ const SPARE_BYTES = 64 * 1024 * 1024;
  * /api/uploads takes photos in by the tus protocol (https://tus.io): what breaks off in the middle goes on
  * where it stopped, also after a restart. The answer to the last bytes is the page that the photo has become.
  */
-export function uploadRoutes(packets: PacketStore, files: PhotoFiles): Router {
-  const store = new FileStore({ directory: files.uploads });
-
+export function uploadRoutes({ pages }: PersonStore, files: PhotoFiles, arrivals: Arrivals): Router {
   const tus = new Server({
     path: '/api/uploads',
-    datastore: store,
+    datastore: new FileStore({ directory: files.uploads }),
     maxSize: MOST_PHOTO_BYTES,
     relativeLocation: true,
     allowedOrigins: [],
     async onUploadCreate(_request, upload) {
-      const { packetId } = parseWith(uploadFacts, upload.metadata);
-      await packets.assertPacket(packetId);
-      await assertRoom(files.uploads, upload.size ?? 0);
+      const { packetId, replaces } = parseWith(uploadFacts, upload.metadata);
+      await pages.assertPlace(packetId, replaces);
+      await assertDiskRoom(files.uploads, upload.size ?? 0);
       return {};
     },
     async onUploadFinish(_request, upload) {
-      try {
-        const place = upload.storage?.path;
-        if (!place) throw new Error('A finished upload has no file');
-        const { page, isNew } = await takeIn(place, parseWith(uploadFacts, upload.metadata));
-        return { status_code: isNew ? 201 : 200, body: JSON.stringify(pageAnswer.parse(page)) };
-      } finally {
-        // The bytes are in their place by now, or of no use.
-        await rm(upload.storage?.path ?? '', { force: true });
-        await store.configstore.delete(upload.id);
-      }
+      const { page, isNew } = await arrivals.finish(upload.id);
+      return { status_code: isNew ? 201 : 200, body: JSON.stringify(pageAnswer.parse(page)) };
     },
     async onResponseError(_request, error) {
       const problem = error instanceof Error ? error : await toldByTus(error, files.uploads);
@@ -57,22 +41,6 @@ export function uploadRoutes(packets: PacketStore, files: PhotoFiles): Router {
       return { status_code: status, body: JSON.stringify(toProblemError(problem).toProblem()) };
     },
   });
-
-  async function takeIn(file: string, { packetId, clientKey, name, sha256, replaces, before }: UploadFacts) {
-    const known = await packets.findByClientKey(packetId, clientKey);
-    if (known) return { page: known, isNew: false };
-    const photoName = name || 'photo';
-    const look = await inspectPhoto(file, photoName);
-    await files.keep(file, sha256);
-    const page = await packets.addPage(packetId, {
-      photo: { ...look, sha256 },
-      photoName,
-      clientKey,
-      replaces,
-      before,
-    });
-    return { page, isNew: true };
-  }
 
   const handle: RequestHandler = async (request, response) => {
     const result = await tus.handleWeb(new NodeRequest({ req: request, res: response }));
@@ -101,7 +69,7 @@ export function uploadRoutes(packets: PacketStore, files: PhotoFiles): Router {
 async function toldByTus({ status_code: status }: { status_code: number }, dir: string): Promise<Error> {
   if (status === 413) return new ProblemError('photo-too-big', tooBig());
   if (status === 404 || status === 410) {
-    return new ProblemError('not-found', 'This upload is not here any more. It is begun anew.');
+    return new ProblemError('upload-gone', 'This upload is not here any more. It is begun anew.');
   }
   if (status === 409 || status === 423) {
     return new ProblemError(
@@ -110,14 +78,14 @@ async function toldByTus({ status_code: status }: { status_code: number }, dir: 
     );
   }
   if (status < 500) return new ProblemError('bad-request', 'The upload could not be understood.');
-  return (await assertRoom(dir, 0).catch((error: unknown) => error as Error)) ?? new Error('An upload broke');
+  return (await assertDiskRoom(dir, 0).catch((error: unknown) => error as Error)) ?? new Error('An upload broke');
 }
 
 const tooBig = () =>
   `This photo is larger than ${MOST_PHOTO_BYTES / 1024 / 1024} MB. Set the camera to a smaller size and take it again.`;
 
 /** @throws ProblemError storage-full, before a byte of the photo has been sent */
-async function assertRoom(dir: string, bytes: number): Promise<void> {
+async function assertDiskRoom(dir: string, bytes: number): Promise<void> {
   const { bavail, bsize } = await statfs(dir);
   if (bavail * bsize < bytes + SPARE_BYTES) throw storageFull();
 }

@@ -7,7 +7,7 @@ import {
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';
-import type { Paper, Photo, Recipe } from '@ravlo/contract';
+import type { Found, Paper, Photo, Recipe } from '@ravlo/contract';
 
 export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttributes<PersonRow>> {
   declare id: CreationOptional<string>;
@@ -43,7 +43,11 @@ export class PageRow extends Model<InferAttributes<PageRow>, InferCreationAttrib
   declare clientKey: string;
   declare photoName: string;
   declare position: number;
+  declare batch: CreationOptional<string | null>;
+  declare batchIndex: CreationOptional<number | null>;
   declare recipe: Recipe;
+  /** what Ravlo found by itself; null before that */
+  declare found: CreationOptional<Found | null>;
   declare version: CreationOptional<number>;
   declare deletedAt: CreationOptional<Date | null>;
   declare createdAt: CreationOptional<Date>;
@@ -100,7 +104,10 @@ export function initModels(sequelize: Sequelize): void {
       clientKey: DataTypes.STRING,
       photoName: DataTypes.STRING,
       position: DataTypes.INTEGER,
+      batch: DataTypes.STRING,
+      batchIndex: DataTypes.INTEGER,
       recipe: DataTypes.JSON,
+      found: DataTypes.JSON,
       version: { type: DataTypes.INTEGER, defaultValue: 1 },
       deletedAt: DataTypes.DATE,
       createdAt: DataTypes.DATE,

@@ -2,6 +2,7 @@ import { createHash, randomBytes, randomInt } from 'node:crypto';
 import { CODE_ALPHABET, CODE_LENGTH, type Phone } from '@ravlo/contract';
 import { ProblemError } from '../problems';
 import { PhoneRow } from './models';
+import type { Writer } from './writer';
 
 /** How long a code can be used, ms. */
 export const CODE_LIFE = 10 * 60_000;
@@ -15,7 +16,7 @@ const MOST_OPEN = 5;
 /** One person's paired devices. */
 export type Phones = ReturnType<typeof createPhones>;
 
-export function createPhones(ownerId: string, now: () => number = Date.now) {
+export function createPhones(writer: Writer, ownerId: string, now: () => number = Date.now) {
   /** open codes and until when, in order of making; in memory only: a restart makes them void */
   const open = new Map<string, number>();
   let wrong = 0;
@@ -54,14 +55,16 @@ export function createPhones(ownerId: string, now: () => number = Date.now) {
         );
       }
       const secret = randomBytes(32).toString('base64url');
-      await PhoneRow.create({ ownerId, name, secretHash: hashOf(secret), seenAt: new Date(now()) });
+      const row = { ownerId, name, secretHash: hashOf(secret), seenAt: new Date(now()) };
+      await writer.write((transaction) => PhoneRow.create(row, { transaction }));
       return secret;
     },
 
     /** Whether this secret belongs to a paired device. */
     async isKnown(secret: string): Promise<boolean> {
       const row = await PhoneRow.findOne({ where: { ownerId, secretHash: hashOf(secret) } });
-      if (row && now() - row.seenAt.getTime() > SEEN_EVERY) await row.update({ seenAt: new Date(now()) });
+      if (row && now() - row.seenAt.getTime() > SEEN_EVERY)
+        await writer.write((transaction) => row.update({ seenAt: new Date(now()) }, { transaction }));
       return row !== null;
     },
 
@@ -77,7 +80,9 @@ export function createPhones(ownerId: string, now: () => number = Date.now) {
 
     /** From now on the device is a stranger. */
     async forget(id: string): Promise<void> {
-      const gone = await PhoneRow.destroy({ where: { id, ownerId } });
+      const gone = await writer.write((transaction) =>
+        PhoneRow.destroy({ where: { id, ownerId }, transaction }),
+      );
       if (gone === 0) throw new ProblemError('not-found', 'This device is not in the list any more.');
     },
   };

@@ -1,14 +1,12 @@
-import { readdir, utimes, writeFile } from 'node:fs/promises';
+import { readdir, readFile, utimes, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { QueryTypes } from 'sequelize';
 import { loadDemo } from '../demo/loadDemo';
 import { readSettings } from '../settings';
 import { openTestServer, testPhoto, type TestServer } from '../../testing/testServer';
-import { createChanges } from './changes';
 import { openDatabase } from './database';
 import { PersonRow } from './models';
-import { createPacketStore } from './packets';
 import { openPhotoFiles } from './photoFiles';
 
 let server: TestServer;
@@ -31,9 +29,10 @@ describe('the database', () => {
 
   it('keeps everything when it is opened again', async () => {
     const person = await PersonRow.create({ name: 'Ada Holm' });
-    const packet = await createPacketStore(server.database, person.id, createChanges()).create('Kept');
+    const { packets } = server.storeOf(person.id);
+    const packet = await packets.create('Kept');
     const again = await openDatabase(path.join(server.dir, 'ravlo.sqlite'));
-    expect((await createPacketStore(again, person.id, createChanges()).open(packet.id)).name).toBe('Kept');
+    expect((await packets.open(packet.id)).name).toBe('Kept');
     await again.close();
     // The models are bound to the connection that was opened last: give them back.
     (await import('./models')).initModels(server.database);
@@ -42,12 +41,14 @@ describe('the database', () => {
 
 describe('photo files', () => {
   it('clears away what a crash left half received, and nothing else', async () => {
-    await writeFile(path.join(server.files.incoming, 'whole'), await testPhoto());
-    const sha256 = await server.files.keep(path.join(server.files.incoming, 'whole'));
+    const photo = await testPhoto();
+    const whole = path.join(server.dir, 'whole');
+    await writeFile(whole, photo);
+    const sha256 = await server.files.keeping(whole, null, async (hash) => hash);
     await writeFile(path.join(server.files.incoming, 'half'), 'half a ph');
     const again = await openPhotoFiles(server.dir);
-    await expect(again.keep(path.join(again.incoming, 'half'))).rejects.toThrow(/ENOENT/);
-    expect(again.pathOf(sha256)).toBe(server.files.pathOf(sha256));
+    expect(await readdir(again.incoming)).toEqual([]);
+    expect((await readFile(again.pathOf(sha256))).equals(photo)).toBe(true);
   });
 });
 
@@ -71,9 +72,9 @@ describe('the demo', () => {
 
   it('fills an empty shelf once', async () => {
     const person = await PersonRow.create({ name: 'Demo' });
-    const store = createPacketStore(server.database, person.id, createChanges());
+    const store = server.storeOf(person.id);
     expect(await loadDemo(demo, store, server.files)).toBe(3);
-    const packets = await store.list();
+    const { packets } = await store.packets.shelf();
     expect(packets.map(({ pageCount }) => pageCount).reduce((a, b) => a + b)).toBe(12);
     expect(packets[0].name).toBe('Tide tables, week 3');
     expect(await loadDemo(demo, store, server.files)).toBe(0);

@@ -3,10 +3,12 @@ import type { RunnableMigration } from 'umzug';
 import * as first from './0001-packets-photos-pages';
 import * as second from './0002-phones';
 import * as third from './0003-taken-at-and-look';
+import * as fourth from './0004-found-and-batch';
 
 /** All migrations, oldest first. A migration that has shipped is never changed. */
 export const migrations: RunnableMigration<QueryInterface>[] = [
   { name: '0001-packets-photos-pages', up: ({ context }) => first.up(context) },
   { name: '0002-phones', up: ({ context }) => second.up(context) },
   { name: '0003-taken-at-and-look', up: ({ context }) => third.up(context) },
+  { name: '0004-found-and-batch', up: ({ context }) => fourth.up(context) },
 ];

@@ -1,0 +1,194 @@
+import { randomUUID } from 'node:crypto';
+import { Op } from 'sequelize';
+import {
+  FRESH_RECIPE,
+  type CopyPage,
+  type Deleted,
+  type Found,
+  type Page,
+  type Recipe,
+} from '@ravlo/contract';
+import { notFound } from '../problems';
+import { readable, toPage } from './answers';
+import { inWriting, ownPageRows, packetRow, pageRow, type StoreContext } from './context';
+import { PacketRow, PageRow, PhotoRow } from './models';
+import type { KeptPhoto } from './photos';
+import { assertRoom, makePlace, type Place } from './placing';
+import { timeLeft } from './timeLeft';
+
+export interface NewPage extends Place {
+  readonly photo: KeptPhoto;
+  readonly photoName: string;
+  readonly clientKey: string;
+  readonly recipe?: Recipe;
+  /** the page whose place it takes; that page goes, and can be brought back */
+  readonly replaces?: string;
+}
+
+const MOST_NAME = 250;
+
+/** The pages of one person. */
+export type Pages = ReturnType<typeof pagesOf>;
+
+export function pagesOf(context: StoreContext) {
+  const { ownerId, log } = context;
+
+  return {
+    /** @throws ProblemError not-found */
+    open: async (id: string): Promise<Page> => toPage(await pageRow(context, id)),
+
+    /** @throws ProblemError not-found unless the packet is here */
+    async assertPacket(packetId: string): Promise<void> {
+      await packetRow(context, packetId);
+    },
+
+    /**
+     * Whether a page can be added: asked before a photo's bytes are sent, and again before they are kept.
+     *
+     * @throws ProblemError not-found, packet-full
+     */
+    async assertPlace(packetId: string, replaces?: string): Promise<void> {
+      await packetRow(context, packetId);
+      const old = replaces ? await PageRow.count({ where: { id: replaces, packetId } }) : 0;
+      if (old === 0) await assertRoom(packetId);
+    },
+
+    /** The page that the photo with this key has become, also when it has been deleted since; null before that. */
+    async findByClientKey(packetId: string, clientKey: string): Promise<Page | null> {
+      const row = await PageRow.findOne({
+        where: { packetId, clientKey },
+        include: [
+          { model: PhotoRow, as: 'photo', required: true },
+          { model: PacketRow, as: 'packet', required: true, where: { ownerId } },
+        ],
+      });
+      return row && toPage(row);
+    },
+
+    /** Adds a page at its place, or in that of another. The same client key again gives the page that is there already. */
+    async add(packetId: string, page: NewPage): Promise<Page> {
+      const { photo, photoName, clientKey, recipe, replaces, ...place } = page;
+      return inWriting(context, async ({ transaction, touch }) => {
+        const packet = await packetRow(context, packetId, { transaction });
+        const known = await PageRow.findOne({
+          where: { packetId, clientKey },
+          include: [{ model: PhotoRow, as: 'photo', required: true }],
+          transaction,
+        });
+        if (known) return toPage(known);
+        // The page may have been deleted meanwhile: its place is still the right one.
+        const old = replaces
+          ? await PageRow.findOne({ where: { id: replaces, packetId }, transaction })
+          : null;
+        if (!old) await assertRoom(packetId, transaction);
+        const position = old ? old.position : await makePlace(packetId, place, transaction);
+        const [photoRow] = await PhotoRow.findOrCreate({
+          where: { ownerId, sha256: photo.sha256 },
+          defaults: { ownerId, ...photo },
+          transaction,
+        });
+        const look = old?.recipe.look ?? packet.look ?? FRESH_RECIPE.look;
+        const row = await PageRow.create(
+          {
+            packetId,
+            photoId: photoRow.id,
+            clientKey,
+            photoName: photoName.slice(0, MOST_NAME),
+            position,
+            batch: place.batch ?? null,
+            batchIndex: place.index ?? null,
+            recipe: recipe ?? { ...FRESH_RECIPE, look },
+          },
+          { transaction },
+        );
+        row.photo = photoRow;
+        if (old && !old.deletedAt) await old.update({ deletedAt: new Date() }, { transaction });
+        await touch(packetId);
+        return toPage(row);
+      });
+    },
+
+    /**
+     * Takes what Ravlo has found in a photo by itself. It yields: the outline is taken only where nobody has drawn one,
+     * the turn only where nobody has turned the page.
+     */
+    async noteFound(id: string, found: Found): Promise<Page> {
+      return inWriting(context, async ({ transaction, tell }) => {
+        const row = await pageRow(context, id, transaction);
+        const { recipe } = row;
+        if (recipe.outline.by === 'pending') {
+          const turn = recipe.turn === FRESH_RECIPE.turn ? found.turn : recipe.turn;
+          await row.update(
+            { recipe: { ...recipe, outline: found.outline, turn }, found, version: row.version + 1 },
+            { transaction },
+          );
+          tell(row.packetId);
+        }
+        return toPage(row);
+      });
+    },
+
+    /** A second page of the same photo, at the end of its packet or of another. */
+    async copy(id: string, { packetId, recipe }: CopyPage): Promise<Page> {
+      return inWriting(context, async ({ transaction, touch }) => {
+        const row = await pageRow(context, id, transaction);
+        const to = packetId ?? row.packetId;
+        await packetRow(context, to, { transaction });
+        await assertRoom(to, transaction);
+        const copy = await PageRow.create(
+          {
+            packetId: to,
+            photoId: row.photoId,
+            clientKey: randomUUID(),
+            photoName: row.photoName,
+            position: await makePlace(to, {}, transaction),
+            recipe: recipe ?? row.recipe,
+          },
+          { transaction },
+        );
+        copy.photo = row.photo;
+        await touch(to);
+        return toPage(copy);
+      });
+    },
+
+    /**
+     * Brings a deleted page back to where it lay.
+     *
+     * @throws ProblemError not-found, packet-full
+     */
+    async restore(id: string): Promise<Page> {
+      return inWriting(context, async ({ transaction, touch }) => {
+        const row = (await ownPageRows(context, [id], transaction)).get(id);
+        if (!row || row.packet?.deletedAt !== null) throw notFound('page');
+        if (row.deletedAt) {
+          await assertRoom(row.packetId, transaction);
+          await row.update({ deletedAt: null }, { transaction });
+          await touch(row.packetId);
+        }
+        return toPage(row);
+      });
+    },
+
+    /** Deleted pages of packets that are still there, the newest first. */
+    async deleted(): Promise<Deleted['pages']> {
+      const rows = await PageRow.findAll({
+        where: { deletedAt: { [Op.ne]: null } },
+        include: [
+          { model: PhotoRow, as: 'photo', required: true },
+          { model: PacketRow, as: 'packet', required: true, where: { ownerId, deletedAt: null } },
+        ],
+        order: [['deletedAt', 'DESC']],
+      });
+      return readable(
+        rows,
+        (row) => ({
+          page: toPage(row),
+          packetName: row.packet?.name ?? '',
+          ...timeLeft(row.deletedAt ?? new Date(0)),
+        }),
+        log,
+      );
+    },
+  };
+}
