@@ -13,8 +13,10 @@ import {
   type Problem,
   type Recipe,
   type RecipePatch,
+  type Shelf,
 } from '@ravlo/contract';
 import { sendWhole, sha256Of } from '../testing/sendPhoto';
+import { PhotoRow } from './store/models';
 import { openTestServer, testPhoto, type TestServer } from '../testing/testServer';
 
 let server: TestServer;
@@ -301,6 +303,40 @@ describe('pages', () => {
   });
 });
 
+describe('rows that make no sense', () => {
+  it('are left out and counted, and hide nothing else', async () => {
+    const packet = await newPacket();
+    for (const colour of ['#a10', '#1a0', '#10a'])
+      await send(packet.id, await testPhoto({ colour })).expect(201);
+    const { pages } = await openPacket(packet.id);
+    await PhotoRow.update({ takenAt: new Date(253402300800000) }, { where: { id: pages[1].photo.id } });
+    const now = await openPacket(packet.id);
+    expect(now.pages.map(({ id }) => id)).toEqual([pages[0].id, pages[2].id]);
+    expect(now).toMatchObject({ unreadable: 1, pageCount: 3 });
+
+    const other = await newPacket();
+    await server.database.query("UPDATE packets SET paper = 'vellum' WHERE id = :id", {
+      replacements: { id: other.id },
+    });
+    const shelf = (await request(server.imke).get('/api/packets').expect(200)).body as Shelf;
+    expect(shelf.unreadable).toBe(1);
+    expect(shelf.packets.map(({ id }) => id)).toContain(packet.id);
+    expect(shelf.packets.map(({ id }) => id)).not.toContain(other.id);
+  });
+
+  it('are never written: a photo whose camera claims the year 10000 comes in like any other', async () => {
+    const { id } = await newPacket();
+    const odd = await sharp(await testPhoto({ colour: '#777' }))
+      .withExif({ IFD2: { DateTimeOriginal: '9999:12:31 24:00:00' } })
+      .jpeg()
+      .toBuffer();
+    await send(id, odd).expect(201);
+    await send(id, await testPhoto({ colour: '#778' })).expect(201);
+    expect((await openPacket(id)).pages).toHaveLength(2);
+    await request(server.imke).get('/api/packets').expect(200);
+  });
+});
+
 describe('fences', () => {
   it('keep another person out of everything', async () => {
     const packet = await newPacket();
@@ -314,7 +350,9 @@ describe('fences', () => {
       asJory.get(`/api/pages/${page.id}`),
       asJory.post(`/api/pages/${page.id}/copy`).send({}),
       asJory.post(`/api/pages/${page.id}/restore`),
-      asJory.put(`/api/pages/${page.id}/found`).send({ outline: { by: 'whole', reason: 'none-found' }, turn: 0 }),
+      asJory
+        .put(`/api/pages/${page.id}/found`)
+        .send({ outline: { by: 'whole', reason: 'none-found' }, turn: 0 }),
       asJory.get(`/api/photos/${page.photo.id}`),
       sendWhole(
         server.jory,

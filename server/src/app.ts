@@ -74,7 +74,10 @@ export function createApp(parts: AppParts): Express {
 
 /** Events must leave at once; photos are packed already, which compression knows by itself. */
 function isWorthPacking(request: express.Request, response: express.Response): boolean {
-  return !String(response.getHeader('Content-Type')).startsWith('text/event-stream') && compression.filter(request, response);
+  return (
+    !String(response.getHeader('Content-Type')).startsWith('text/event-stream') &&
+    compression.filter(request, response)
+  );
 }
 
 /** The client's own files and reads are not worth a log line each. */

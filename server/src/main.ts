@@ -56,7 +56,13 @@ async function main(): Promise<void> {
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.once(signal, () => {
       endSweeping();
-      server.close(() => void database.close().then(unlock).then(() => process.exit(0)));
+      server.close(
+        () =>
+          void database
+            .close()
+            .then(unlock)
+            .then(() => process.exit(0)),
+      );
       server.closeIdleConnections();
       // Those who listen for changes never hang up by themselves.
       setTimeout(() => server.closeAllConnections(), 500).unref();

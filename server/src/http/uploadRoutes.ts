@@ -78,7 +78,9 @@ async function toldByTus({ status_code: status }: { status_code: number }, dir: 
     );
   }
   if (status < 500) return new ProblemError('bad-request', 'The upload could not be understood.');
-  return (await assertDiskRoom(dir, 0).catch((error: unknown) => error as Error)) ?? new Error('An upload broke');
+  return (
+    (await assertDiskRoom(dir, 0).catch((error: unknown) => error as Error)) ?? new Error('An upload broke')
+  );
 }
 
 const tooBig = () =>

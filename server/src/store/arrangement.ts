@@ -22,10 +22,7 @@ export async function arrange(context: StoreContext, { packets, known }: Arrange
     if (rows.size < wanted.length) throw notFound('page');
     const before = await lyingRows(packetIds, transaction);
     const gone = before.filter(({ id }) => isKnown.has(id) && !isWanted.has(id));
-    await PageRow.update(
-      { deletedAt: new Date() },
-      { where: { id: gone.map(({ id }) => id) }, transaction },
-    );
+    await PageRow.update({ deletedAt: new Date() }, { where: { id: gone.map(({ id }) => id) }, transaction });
     for (const { packetId, pageIds } of packets) {
       const cameIn = before.filter(
         (row) => row.packetId === packetId && !isWanted.has(row.id) && !gone.includes(row),

@@ -21,7 +21,7 @@ export async function lockDataDir(dataDir: string): Promise<() => Promise<void>>
     );
   } catch (error) {
     await close();
-    if (error instanceof Error && error.message.includes('SQLITE_BUSY')) {
+    if (String(error).includes('SQLITE_BUSY')) {
       throw new Error(
         `another Ravlo is running on ${dataDir}. Stop it first, or give this one a folder of its own: RAVLO_DATA=elsewhere npm start`,
       );

@@ -45,11 +45,7 @@ export async function sweep(writer: Writer, files: PhotoFiles, now = Date.now())
 const EVERY = 6 * 3600 * 1000;
 
 /** Sweeps now and then. @returns a function that ends it */
-export function keepSwept(
-  writer: Writer,
-  files: PhotoFiles,
-  onError: (reason: unknown) => void,
-): () => void {
+export function keepSwept(writer: Writer, files: PhotoFiles, onError: (reason: unknown) => void): () => void {
   const once = () => void sweep(writer, files).catch(onError);
   once();
   const timer = setInterval(once, EVERY);

@@ -53,20 +53,21 @@ export function createWriter(sequelize: Sequelize, { mostTogether = 64 }: Writer
 }
 
 async function writeTogether(sequelize: Sequelize, jobs: readonly Job[]): Promise<void> {
-  const results = new Map<Job, unknown>();
+  const answers: (() => void)[] = [];
   let broken: unknown;
   try {
     await sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, async (transaction) => {
       for (const job of jobs) {
         await sequelize.query('SAVEPOINT job', { transaction });
         try {
-          results.set(job, await job.work(transaction));
+          const result = await job.work(transaction);
+          answers.push(() => job.resolve(result));
         } catch (reason) {
           // A full disk has undone the whole transaction by now: then all fail for this reason.
           broken = reason;
           await sequelize.query('ROLLBACK TO job', { transaction });
           broken = undefined;
-          job.reject(reason);
+          answers.push(() => job.reject(reason));
         }
         await sequelize.query('RELEASE job', { transaction });
       }
@@ -75,5 +76,5 @@ async function writeTogether(sequelize: Sequelize, jobs: readonly Job[]): Promis
     for (const job of jobs) job.reject(broken ?? reason);
     return;
   }
-  for (const [job, result] of results) job.resolve(result);
+  for (const answer of answers) answer();
 }

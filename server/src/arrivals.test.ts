@@ -1,0 +1,131 @@
+import { readdir } from 'node:fs/promises';
+import request from 'supertest';
+import { MOST_PAGES, type OpenPacket, type Page, type Problem, type UploadFacts } from '@ravlo/contract';
+import { beginUpload, sendBytes, sendWhole, sha256Of } from '../testing/sendPhoto';
+import { openTestServer, testPhoto, type TestServer } from '../testing/testServer';
+import { createArrivals } from './store/arrivals';
+import { PersonRow } from './store/models';
+
+let server: TestServer;
+let packetId: string;
+let photo: Buffer;
+beforeAll(async () => {
+  server = await openTestServer();
+  photo = await testPhoto({ width: 600, height: 800 });
+});
+afterAll(() => server.close());
+beforeEach(async () => {
+  packetId = ((await request(server.imke).post('/api/packets').send({})).body as OpenPacket).id;
+});
+
+let keys = 0;
+const factsOf = (bytes: Buffer, change: Partial<UploadFacts> = {}): UploadFacts => ({
+  packetId,
+  clientKey: `arrival-key-${++keys}`,
+  name: 'sheet.jpg',
+  sha256: sha256Of(bytes),
+  ...change,
+});
+const ask = (facts: UploadFacts) =>
+  request(server.imke).post('/api/arrivals').send({ packetId: facts.packetId, clientKey: facts.clientKey });
+const pages = async () =>
+  ((await request(server.imke).get(`/api/packets/${packetId}`).expect(200)).body as OpenPacket).pages;
+const left = () => readdir(server.files.uploads);
+
+/** An upload whose last byte has come in, the process having ended before it was finished. */
+async function wholeUpload(facts: UploadFacts, bytes = photo): Promise<void> {
+  const broken = jest.spyOn(server.files, 'keeping').mockRejectedValue(new Error('the process ended'));
+  const begun = await beginUpload(server.imke, facts, bytes.length).expect(201);
+  await sendBytes(server.imke, begun.headers.location, bytes, 0).expect(500);
+  broken.mockRestore();
+  expect(await left()).toHaveLength(2);
+}
+
+describe('an upload that was whole when the server ended', () => {
+  it('becomes a page by itself when the server is started again', async () => {
+    const facts = factsOf(photo);
+    await wholeUpload(facts);
+    expect(await server.arrivals.resume()).toBe(1);
+    const [page] = await pages();
+    expect(page.photo.sha256).toBe(facts.sha256);
+    expect(await left()).toEqual([]);
+    expect(((await ask(facts).expect(200)).body as Page).id).toBe(page.id);
+  });
+
+  it('becomes a page when its sender asks for it, once, however often it asks', async () => {
+    const facts = factsOf(photo);
+    await wholeUpload(facts);
+    const answers = await Promise.all([ask(facts), ask(facts), ask(facts)]);
+    const ids = new Set(answers.map(({ body }) => (body as Page).id));
+    expect(answers.map(({ status }) => status)).toEqual([200, 200, 200]);
+    expect(ids.size).toBe(1);
+    expect(await pages()).toHaveLength(1);
+  });
+
+  it('says why, when it can never be one', async () => {
+    const notAPhoto = Buffer.from('Dear teacher');
+    const facts = factsOf(notAPhoto);
+    const spy = jest.spyOn(server.files, 'keeping');
+    await sendWhole(server.imke, facts, notAPhoto).expect(415);
+    expect(spy).not.toHaveBeenCalled();
+    spy.mockRestore();
+    expect(((await ask(facts).expect(404)).body as Problem).type).toBe('/problems/not-arrived');
+    expect(await left()).toEqual([]);
+  });
+
+  it('of which half the facts are lost harms nothing', async () => {
+    const facts = factsOf(photo);
+    await wholeUpload(facts);
+    const other = createArrivals(
+      server.storeOf((await PersonRow.create({ name: 'Ada Holm' })).id),
+      server.files,
+    );
+    // Another person's server does not take it, and does not end either.
+    await other.resume();
+    expect(await pages()).toHaveLength(0);
+  });
+});
+
+describe('what never became a page', () => {
+  it('has to be sent', async () => {
+    expect(((await ask(factsOf(photo)).expect(404)).body as Problem).type).toBe('/problems/not-arrived');
+    const nowhere = factsOf(photo, { packetId: '00000000-0000-4000-8000-000000000000' });
+    expect(((await ask(nowhere).expect(404)).body as Problem).type).toBe('/problems/not-found');
+  });
+
+  it('leaves no bytes behind when the packet is full or deleted, also when that happens on the way', async () => {
+    const kept = async () =>
+      (await readdir(`${server.dir}/photos`, { recursive: true, withFileTypes: true })).filter((f) =>
+        f.isFile(),
+      ).length;
+    const small = await testPhoto({ width: 61, height: 62 });
+    const first = (await sendWhole(server.imke, factsOf(small), small).expect(201)).body as Page;
+    const other = await testPhoto({ width: 63, height: 64 });
+    const facts = factsOf(other);
+    const begun = await beginUpload(server.imke, facts, other.length).expect(201);
+    for (let k = 1; k < MOST_PAGES; k++)
+      await request(server.imke).post(`/api/pages/${first.id}/copy`).send({}).expect(201);
+    const before = await kept();
+    await sendBytes(server.imke, begun.headers.location, other, 0).expect(422);
+    expect(((await beginUpload(server.imke, factsOf(other), other.length)).body as Problem).type).toBe(
+      '/problems/packet-full',
+    );
+    expect(await kept()).toBe(before);
+    expect(await left()).toEqual([]);
+  }, 20_000);
+});
+
+describe('photos that were chosen together', () => {
+  it('stand in their order, whichever comes in first', async () => {
+    const order = [2, 0, 3, 1];
+    for (const index of order) {
+      const bytes = await testPhoto({ width: 200 + index, height: 300 });
+      await sendWhole(
+        server.imke,
+        factsOf(bytes, { batch: 'chosen-together', index, name: `${index}` }),
+        bytes,
+      );
+    }
+    expect((await pages()).map(({ photoName }) => photoName)).toEqual(['0', '1', '2', '3']);
+  });
+});
