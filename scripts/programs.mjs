@@ -9,11 +9,10 @@ export const PROGRAMS = [
   { command: 'pdftotext', place: '/usr/bin/pdftotext', debianPackage: 'poppler-utils' },
 ];
 
+const folders = () => (process.env.PATH ?? '').split(path.delimiter).filter(Boolean);
+
 /** Whether a command can be called from here. */
-function isHere({ command, place }) {
-  const folders = (process.env.PATH ?? '').split(path.delimiter).filter(Boolean);
-  return existsSync(place) || folders.some((folder) => isExecutable(path.join(folder, command)));
-}
+const isInPath = ({ command }) => folders().some((folder) => isExecutable(path.join(folder, command)));
 
 function isExecutable(file) {
   try {
@@ -24,15 +23,25 @@ function isExecutable(file) {
   }
 }
 
-/** Installs what is missing; ends this process when that fails. */
+/** Installs what is missing, and sees to it that it can be called; ends this process when that fails. */
 export function installPrograms() {
-  const packages = PROGRAMS.filter((program) => !isHere(program)).map(({ debianPackage }) => debianPackage);
-  if (packages.length === 0) return;
+  const missing = PROGRAMS.filter((program) => !existsSync(program.place) && !isInPath(program));
+  if (missing.length > 0) install(missing.map(({ debianPackage }) => debianPackage));
+  for (const program of PROGRAMS)
+    if (!isInPath(program))
+      process.env.PATH = [...folders(), path.dirname(program.place)].join(path.delimiter);
+}
+
+/** Debian's installer calls programs of its own by name. */
+const SYSTEM_PATH = ['/usr/local/sbin', '/usr/local/bin', '/usr/sbin', '/usr/bin', '/sbin', '/bin'];
+
+function install(packages) {
   console.log(`Installing ${packages.join(', ')} from Debian, for the tests…`);
   const prefix = process.getuid?.() === 0 ? [] : ['sudo'];
   const apt = (...args) => {
     const [command, ...rest] = [...prefix, 'apt-get', ...args];
-    run(command, rest, { DEBIAN_FRONTEND: 'noninteractive' });
+    const PATH = [...folders(), ...SYSTEM_PATH].join(path.delimiter);
+    run(command, rest, { DEBIAN_FRONTEND: 'noninteractive', PATH });
   };
   apt('update', '-qq');
   apt('install', '-y', '-qq', ...packages);

@@ -5,7 +5,7 @@ import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Redo from 'lucide-react-native/icons/redo-2';
 import Undo from 'lucide-react-native/icons/undo-2';
 import { StyleSheet, View } from 'react-native';
-import type { useHistory } from '@/state/useHistory';
+import type { useHistory } from '@/packet/useHistory';
 import { IconButton } from '@/ui/IconButton';
 import { colours, space } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';

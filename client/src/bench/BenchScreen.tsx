@@ -1,15 +1,12 @@
 import { useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Page, Recipe } from '@ravlo/contract';
 import { pagePicture } from '@/darkroom/darkroom';
-import { ensureOutline } from '@/darkroom/ensureOutline';
-import { LOOK_AGAIN, usePacketQuery } from '@/state/api';
-import { selectEditTrouble, selectRecipe, troubleSeen } from '@/state/recipeEdits';
-import { useAppDispatch, useAppSelector } from '@/state/store';
-import { useHistory } from '@/state/useHistory';
-import type { Step } from '@/state/historySlice';
-import { Button } from '@/ui/Button';
+import { LOOK_AGAIN, usePacketQuery } from '@/packet/api';
+import { selectRecipe, type Step } from '@/packet/editsSlice';
+import { useAppDispatch, useAppSelector } from '@/packet/store';
+import { useHistory } from '@/packet/useHistory';
 import { KeysHelp } from '@/ui/KeysHelp';
 import { Notice } from '@/ui/Notice';
 import { colours, space } from '@/ui/tokens';
@@ -60,12 +57,7 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
   const pages = packet?.pages ?? NO_PAGES;
   const index = pages.findIndex((other) => other.id === pageId);
   const page = index >= 0 ? pages[index] : null;
-  const trouble = useAppSelector(selectEditTrouble);
   const history = useHistory(packetId, pages);
-
-  useEffect(() => {
-    if (page) void dispatch(ensureOutline(page, 2));
-  }, [page, dispatch]);
 
   const go = (to: Page | undefined) => {
     if (to) router.replace(`/packet/${packetId}/page/${to.id}`);
@@ -75,8 +67,8 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
   const takeAgain = () => router.push(`/packet/${packetId}/camera?retake=${pageId}`);
   /** What is taken back on another page is shown there. */
   const followStep = (step: Step | null) => {
-    if (step?.kind !== 'recipes' || step.changes.some((change) => change.pageId === pageId)) return;
-    go(pages.find(({ id }) => id === step.changes[0].pageId));
+    if (step?.kind !== 'pages' || step.edits.some((edit) => edit.pageId === pageId)) return;
+    go(pages.find(({ id }) => id === step.edits[0]?.pageId));
   };
   const undo = () => void history.undo().then(() => followStep(history.undoStep));
   const redo = () => void history.redo().then(() => followStep(history.redoStep));
@@ -119,15 +111,6 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
           onUndo={undo}
           onRedo={redo}
         />
-        {trouble ? (
-          <View style={styles.notice}>
-            <Notice
-              tone="attention"
-              title={trouble.detail}
-              action={<Button label="All right" onPress={() => dispatch(troubleSeen())} />}
-            />
-          </View>
-        ) : null}
         {isMissing ? (
           <View style={styles.notice}>
             <Notice

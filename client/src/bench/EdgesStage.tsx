@@ -5,10 +5,10 @@ import { StyleSheet } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
 import type { Corners, Page, Recipe } from '@ravlo/contract';
 import { photoEdges } from '@/darkroom/darkroom';
-import { photoUrl } from '@/state/api';
-import { changeRecipe } from '@/state/history';
-import { selectRecipe } from '@/state/recipeEdits';
-import { useAppDispatch, useAppSelector } from '@/state/store';
+import { photoUrl } from '@/darkroom/photoUrl';
+import { changeRecipe } from '@/packet/editing';
+import { selectRecipe } from '@/packet/editsSlice';
+import { useAppDispatch, useAppSelector } from '@/packet/store';
 import { colours } from '@/ui/tokens';
 import { Handle, type HandleShape } from './Handle';
 import { Loupe } from './Loupe';
@@ -90,7 +90,8 @@ export function EdgesStage({ page, isBent, onCorner, onSwipe }: EdgesStageProps)
       shape === 'corner' ? snapCorner(free, index, edges, reach) : snapSide(free, index, edges, reach, photo),
     );
   };
-  const commit = (next: Recipe) => dispatch(changeRecipe(page, next, 'edges'));
+  const commit = ({ outline }: Recipe) =>
+    dispatch(changeRecipe(page, (now) => ({ ...now, outline }), 'edges'));
   const bendOf = (index: number) => (bows ? bowAt(bows[index], BEND_AT) : 0);
   /** How far a corner may be helped: not at all while the hand is quick, or holds Alt. */
   const reachFor = (dx: number, dy: number, isFree: boolean, scale: number): number =>

@@ -5,10 +5,11 @@ import { useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import type { Corners, Page, RecipeOutline } from '@ravlo/contract';
 import { findInPhoto } from '@/darkroom/darkroom';
-import { useCopyPageMutation } from '@/state/api';
-import { arrangePages, changeRecipe } from '@/state/history';
-import { selectRecipe } from '@/state/recipeEdits';
-import { useAppDispatch, useAppSelector } from '@/state/store';
+import { useCopyPageMutation } from '@/packet/api';
+import { changeRecipe } from '@/packet/editing';
+import { arrangePages } from '@/packet/history';
+import { selectRecipe } from '@/packet/editsSlice';
+import { useAppDispatch, useAppSelector } from '@/packet/store';
 import { Button } from '@/ui/Button';
 import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
@@ -41,7 +42,7 @@ export function EdgesTool({ page, pageIds, corner, isBent, onBent }: EdgesToolPr
     setMessage('Looking for the sheet…');
     try {
       const found = await findInPhoto(page, { priority: 2 });
-      dispatch(changeRecipe(page, { ...recipe, ...found }, 'edges'));
+      dispatch(changeRecipe(page, (now) => ({ ...now, ...found }), 'edges'));
       setMessage(sayFound(found.outline));
     } catch {
       setMessage('The photo could not be opened here. It is safe; reload the page and try again.');
@@ -49,7 +50,7 @@ export function EdgesTool({ page, pageIds, corner, isBent, onBent }: EdgesToolPr
   };
   const takeWhole = () => {
     setMessage(null);
-    dispatch(changeRecipe(page, { ...recipe, outline: { by: 'whole', reason: 'chosen' } }, 'edges'));
+    dispatch(changeRecipe(page, (now) => ({ ...now, outline: { by: 'whole', reason: 'chosen' } }), 'edges'));
   };
   const placeCorner = () => {
     if (corner === null) {
@@ -60,11 +61,12 @@ export function EdgesTool({ page, pageIds, corner, isBent, onBent }: EdgesToolPr
     const options = { photoWidth: photo.width, photoHeight: photo.height };
     const [x, y] = placeFourthCorner(corners as Quad, corner, size.height / size.width, options);
     const placed = corners.map((old, i) => (i === corner ? [x, y] : old)) as Corners;
-    dispatch(changeRecipe(page, withCorners(recipe, placed), 'edges'));
+    dispatch(changeRecipe(page, (now) => withCorners(now, placed), 'edges'));
     setMessage(`The ${CORNERS[corner]} corner is placed from the other three.`);
   };
   const bend = () => {
-    if (isBent && outlineBows(recipe.outline)) dispatch(changeRecipe(page, unbent(recipe, corners), 'edges'));
+    if (isBent && outlineBows(recipe.outline))
+      dispatch(changeRecipe(page, (now) => unbent(now, corners), 'edges'));
     onBent(!isBent);
     setMessage(isBent ? null : 'Drag the rings until the lines follow the curled sides.');
   };

@@ -1,16 +1,16 @@
 import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import type { Page, Recipe, RecipeTuning } from '@ravlo/contract';
-import { changeRecipe, changeRecipes } from '@/state/history';
-import { selectRecipe } from '@/state/recipeEdits';
-import { useAppDispatch, useAppSelector } from '@/state/store';
+import { changeFacts, changeRecipe, changeRecipes } from '@/packet/editing';
+import { selectRecipe } from '@/packet/editsSlice';
+import { useAppDispatch, useAppSelector, useAppStore } from '@/packet/store';
 import { Button } from '@/ui/Button';
-import { PagePicture } from '@/ui/PagePicture';
+import { PagePicture } from '@/page/PagePicture';
 import { Sheet, SheetItem } from '@/ui/Sheet';
 import { Slider } from '@/ui/Slider';
 import { colours, space, target } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
-import { useChangePacketMutation } from '@/state/api';
+import { usePacketQuery } from '@/packet/api';
 import { LOOKS } from './looks';
 
 const AS_FOUND: RecipeTuning = { ink: 0, paper: 0, fadeRules: false };
@@ -32,11 +32,13 @@ export function LookTool({ page, pages, onTry, onCompare }: LookToolProps) {
   const [asks, setAsks] = useState(false);
   const tuning = recipe.tuning ?? AS_FOUND;
   const edit = (change: Partial<Recipe>, what = 'look') =>
-    dispatch(changeRecipe(page, { ...recipe, ...change }, what));
+    dispatch(changeRecipe(page, (now) => ({ ...now, ...change }), what));
   const tuned = (change: Partial<RecipeTuning>): Recipe => ({ ...recipe, tuning: { ...tuning, ...change } });
   const settle = (change: Partial<RecipeTuning>, what: string) => {
     onTry?.(null);
-    dispatch(changeRecipe(page, tuned(change), what));
+    dispatch(
+      changeRecipe(page, (now) => ({ ...now, tuning: { ...AS_FOUND, ...now.tuning, ...change } }), what),
+    );
   };
   return (
     <View style={styles.tool}>
@@ -136,7 +138,8 @@ interface UseForProps {
 /** Which other pages are to have this look, set as it is. */
 function UseFor({ page, pages, recipe, onClose }: UseForProps) {
   const dispatch = useAppDispatch();
-  const [changePacket] = useChangePacketMutation();
+  const { getState } = useAppStore();
+  const { data: packet } = usePacketQuery(page.packetId);
   const { look, tuning } = recipe;
   const label = LOOKS.find(({ value }) => value === look)?.label ?? look;
   const withLook = (other: Recipe): Recipe =>
@@ -154,13 +157,13 @@ function UseFor({ page, pages, recipe, onClose }: UseForProps) {
       <SheetItem label="This page and those behind it" onPress={() => give(pages.slice(at))} />
       <SheetItem
         label={`The pages that have ${label} already, set like this one`}
-        onPress={() => give(pages.filter((other) => other.recipe.look === look))}
+        onPress={() => give(pages.filter((other) => selectRecipe(getState(), other).look === look))}
       />
       <SheetItem
         label="Photos that come into this packet from now on"
         onPress={() => {
           onClose();
-          void changePacket({ id: page.packetId, change: { look } });
+          if (packet) dispatch(changeFacts(packet, { look }, 'look of new pages'));
         }}
       />
     </Sheet>

@@ -3,7 +3,7 @@ import { ActivityIndicator, View } from 'react-native';
 import type { Place } from '@ravlo/core';
 import type { Page, Recipe } from '@ravlo/contract';
 import { layNotes, type StampWords } from '@ravlo/core/notes/layNotes';
-import { usePagePicture } from '@/darkroom/usePagePicture';
+import { usePagePicture } from '@/page/usePagePicture';
 import { colours, space } from '@/ui/tokens';
 import { MarksLayer } from '@/ui/MarksLayer';
 import { Words } from '@/ui/Words';

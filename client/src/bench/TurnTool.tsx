@@ -5,9 +5,9 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { MOST_LEVEL, type Page } from '@ravlo/contract';
 import { findInPhoto } from '@/darkroom/darkroom';
-import { changeRecipe, changeRecipes } from '@/state/history';
-import { selectRecipe } from '@/state/recipeEdits';
-import { useAppDispatch, useAppSelector } from '@/state/store';
+import { changeRecipe, changeRecipes } from '@/packet/editing';
+import { selectRecipe } from '@/packet/editsSlice';
+import { useAppDispatch, useAppSelector } from '@/packet/store';
 import { Button } from '@/ui/Button';
 import { Slider } from '@/ui/Slider';
 import { colours, space } from '@/ui/tokens';
@@ -27,20 +27,21 @@ export function TurnTool({ page, pages, onLevel }: TurnToolProps) {
   const recipe = useAppSelector((state) => selectRecipe(state, page));
   const [message, setMessage] = useState<string | null>(null);
   const turn = (by: Turn) =>
-    dispatch(changeRecipe(page, { ...recipe, turn: addTurns(recipe.turn, by) }, 'turn'));
+    dispatch(changeRecipe(page, (now) => ({ ...now, turn: addTurns(now.turn, by) }), 'turn'));
   const turnAll = () =>
     pages &&
     dispatch(changeRecipes(pages, (other) => ({ ...other, turn: addTurns(other.turn, 90) }), 'turn'));
   const setLevel = (level: number) => {
     onLevel?.(null);
-    dispatch(changeRecipe(page, { ...recipe, level: level || undefined }, 'fine turn'));
+    dispatch(changeRecipe(page, (now) => ({ ...now, level: level || undefined }), 'fine turn'));
   };
   const findUp = async () => {
     setMessage('Reading which way is up…');
     try {
       const found = await findInPhoto(page, { priority: 2 });
       setMessage(found.turn === recipe.turn ? 'It stands the right way up.' : null);
-      if (found.turn !== recipe.turn) dispatch(changeRecipe(page, { ...recipe, turn: found.turn }, 'turn'));
+      if (found.turn !== recipe.turn)
+        dispatch(changeRecipe(page, (now) => ({ ...now, turn: found.turn }), 'turn'));
     } catch {
       setMessage('The photo could not be opened here. It is safe; reload the page and try again.');
     }

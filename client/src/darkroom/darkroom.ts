@@ -3,9 +3,9 @@ import { wrap, type Remote } from 'comlink';
 import { Asset } from 'expo-asset';
 import type { Bows as CoreBows, ComposePdfOptions, EdgePicture, PdfPage, Quad } from '@ravlo/core';
 import type { Bows, Corners, Page, Recipe } from '@ravlo/contract';
-import { photoUrl } from '@/state/api';
 import type { CheckedPage, Darkroom, Picture } from './darkroom.worker';
 import { cachedPicture, cachePicture } from './pictureCache';
+import { photoUrl } from './photoUrl';
 import { createPool, type Bench, type JobOptions } from './pool';
 import { toCoreRecipe } from './recipe';
 

@@ -14,7 +14,7 @@ import { colours, fonts, radius, space, target, type } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { fileName } from './fileName';
 import { PdfPages } from './PdfPages';
-import { saveFile } from './saveFile';
+import { saveFile } from '@/ui/saveFile';
 import { useFinish } from './useFinish';
 import { usePdf } from './usePdf';
 
@@ -35,7 +35,7 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
   const file = `${fileName(finish.title)}.pdf`;
 
   const save = () => {
-    if (pdf.status !== 'ready') return;
+    if (pdf.status !== 'ready' || pdf.isStale) return;
     saveFile(new Blob([pdf.bytes], { type: 'application/pdf' }), file);
     setSavedAs(file);
   };
@@ -56,7 +56,12 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
           {savedAs ? (
             <Notice tone="good" title={`Saved as ${savedAs}`} detail="Look in your downloads." />
           ) : null}
-          <Button kind="filled" label="Save PDF" disabled={pdf.status !== 'ready'} onPress={save} />
+          <Button
+            kind="filled"
+            label="Save PDF"
+            disabled={pdf.status !== 'ready' || pdf.isStale}
+            onPress={save}
+          />
         </>
       }
     >
@@ -65,10 +70,9 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
         <Notice title="This packet has no pages yet." detail="Add some, then come back here." />
       ) : null}
       {pdf.status === 'failed' ? (
-        <Notice
-          tone="attention"
-          title="The PDF could not be made just now."
-          detail="Your photos are safe. Go back to the table and come here again."
+        <Failed
+          numbers={pdf.numbers}
+          onLook={(number) => router.push(`/packet/${packetId}/page/${finish.packet?.pages[number - 1].id}`)}
         />
       ) : null}
       {pdf.status === 'working' && !isEmpty ? (
@@ -119,13 +123,45 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
         <View style={styles.facts} role="list" aria-label="The PDF">
           <Fact words={`${sayPages(pdf.previews.length)}, a sheet a page`} />
           <Fact
-            words={`${sayBytes(pdf.bytes.length)} (${pdf.bytes.length.toLocaleString('en')} bytes)`}
+            words={
+              pdf.isStale
+                ? 'Being made anew…'
+                : `${sayBytes(pdf.bytes.length)} (${pdf.bytes.length.toLocaleString('en')} bytes)`
+            }
             testId="pdf-size"
           />
           <Fact words="Nothing of the camera, place or time of the photos is in it" isLast />
         </View>
       ) : null}
     </ScreenFrame>
+  );
+}
+
+interface FailedProps {
+  readonly numbers: readonly number[];
+  readonly onLook: (number: number) => void;
+}
+
+/** Why there is no PDF: which pages are the trouble, and the way to them. */
+function Failed({ numbers, onLook }: FailedProps) {
+  const [first] = numbers;
+  if (first === undefined) {
+    return (
+      <Notice
+        tone="attention"
+        title="The PDF could not be made just now."
+        detail="Your photos are safe. Go back to the table and come here again."
+      />
+    );
+  }
+  const which = numbers.length > 1 ? `Pages ${numbers.join(', ')}` : `Page ${first}`;
+  return (
+    <Notice
+      tone="attention"
+      title={`${which} cannot be developed here.`}
+      detail="The photo is safe, and so are the other pages. Take the page again, or delete it, and the PDF is made."
+      action={<Button label={`Look at page ${first}`} onPress={() => onLook(first)} />}
+    />
   );
 }
 

@@ -1,27 +1,31 @@
 import { useEffect, useState } from 'react';
 import { packetNameSchema, type Paper } from '@ravlo/contract';
-import { useChangePacketMutation, usePacketQuery } from '@/state/api';
-import type { Trouble } from '@/state/trouble';
+import { usePacketQuery } from '@/packet/api';
+import { changeFacts } from '@/packet/editing';
+import { selectFacts } from '@/packet/editsSlice';
+import { useAppDispatch, useAppSelector } from '@/packet/store';
+import { toTrouble } from '@/packet/trouble';
 
 /** A name is saved when typing has paused for this long, ms. */
 const PAUSE = 400;
 
 /** The packet's name and paper, saved as they are chosen. */
 export function useFinish(packetId: string) {
+  const dispatch = useAppDispatch();
   const { data: packet, error } = usePacketQuery(packetId);
-  const [changePacket, changing] = useChangePacketMutation();
+  const facts = useAppSelector((state) => (packet ? selectFacts(state, packet) : null));
   const [typed, setTyped] = useState<string | null>(null);
 
-  const name = typed ?? packet?.name ?? '';
+  const name = typed ?? facts?.name ?? '';
   const check = packetNameSchema.safeParse(name);
   const validName = check.success ? check.data : null;
-  const savedName = packet?.name;
+  const savedName = facts?.name;
 
   useEffect(() => {
-    if (typed === null || validName === null || validName === savedName) return undefined;
-    const timer = setTimeout(() => void changePacket({ id: packetId, change: { name: validName } }), PAUSE);
+    if (!packet || typed === null || validName === null || validName === savedName) return undefined;
+    const timer = setTimeout(() => dispatch(changeFacts(packet, { name: validName }, 'name')), PAUSE);
     return () => clearTimeout(timer);
-  }, [typed, validName, savedName, packetId, changePacket]);
+  }, [typed, validName, savedName, packet, dispatch]);
 
   return {
     packet,
@@ -30,8 +34,8 @@ export function useFinish(packetId: string) {
     /** the last name that can stand on the file */
     title: validName ?? savedName ?? 'pages',
     setName: setTyped,
-    paper: packet?.paper ?? 'a4',
-    setPaper: (paper: Paper) => void changePacket({ id: packetId, change: { paper } }),
-    trouble: ((changing.error ?? error) as Trouble | undefined) ?? null,
+    paper: facts?.paper ?? 'a4',
+    setPaper: (paper: Paper) => packet && dispatch(changeFacts(packet, { paper }, 'paper')),
+    trouble: error ? toTrouble(error) : null,
   };
 }

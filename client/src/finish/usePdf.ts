@@ -5,10 +5,9 @@ import type { OpenPacket, Page, Paper, Recipe } from '@ravlo/contract';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { myName, stampWords } from '@/bench/notes/useStampWords';
 import { developForPdf, makePdf, pictureKey } from '@/darkroom/darkroom';
-import { ensureOutline } from '@/darkroom/ensureOutline';
 import { isAbort } from '@/darkroom/pool';
-import { selectRecipe } from '@/state/recipeEdits';
-import { useAppDispatch, useAppSelector } from '@/state/store';
+import { selectRecipe } from '@/packet/editsSlice';
+import { useAppSelector } from '@/packet/store';
 
 /** One page of the finished PDF, for looking at: the very JPEG that is in it, where it lies on the paper. */
 export interface PdfPreview {
@@ -25,87 +24,128 @@ export type PdfState =
       readonly status: 'ready';
       readonly bytes: Uint8Array<ArrayBuffer>;
       readonly previews: readonly PdfPreview[];
+      /** something has changed since it was made: it is being made anew, and must not be saved */
+      readonly isStale: boolean;
     }
-  | { readonly status: 'failed' };
+  /** the numbers of the pages that cannot be developed; none when it is not for a page */
+  | { readonly status: 'failed'; readonly numbers: readonly number[] };
+
+type Made =
+  | Extract<PdfState, { readonly status: 'working' | 'failed' }>
+  | Omit<Extract<PdfState, { readonly status: 'ready' }>, 'isStale'>;
 
 /**
  * Makes the packet's PDF in the darkroom, and makes it anew when a page, the paper or the title changes; pages
  * that stay the same are not developed again.
  */
 export function usePdf(packet: OpenPacket | undefined, paper: Paper, title: string): PdfState {
-  const dispatch = useAppDispatch();
-  const unsaved = useAppSelector((state) => state.recipeEdits);
+  const edits = useAppSelector((state) => state.edits);
+  const lost = useAppSelector((state) => state.find);
   const developed = useRef(new Map<string, PdfPage>());
-  const [state, setState] = useState<PdfState>({ status: 'working', done: 0, total: 0 });
+  const [state, setState] = useState<{ readonly key: string; readonly made: Made }>({
+    key: '',
+    made: { status: 'working', done: 0, total: 0 },
+  });
 
   const work = useMemo(
-    () =>
-      (packet?.pages ?? []).map((page) => ({ page, recipe: selectRecipe({ recipeEdits: unsaved }, page) })),
-    [packet, unsaved],
+    () => (packet?.pages ?? []).map((page) => ({ page, recipe: selectRecipe({ edits }, page) })),
+    [packet, edits],
   );
-  const workKey = work
+  const pagesKey = work
     .map(({ page, recipe }) => `${page.id} ${pdfKey(page, recipe)} ${JSON.stringify(recipe.notes ?? [])}`)
     .join('\n');
+  const key = `${paper} ${title}\n${pagesKey}`;
   const isPending = work.some(({ recipe }) => recipe.outline.by === 'pending');
 
   useEffect(() => {
+    if (work.length === 0 || isPending) return undefined;
     const canceller = new AbortController();
     const { signal } = canceller;
-    if (work.length === 0) return undefined;
-    if (isPending) {
-      for (const { page } of work)
-        void dispatch(ensureOutline(page, 1)).catch(() => setState({ status: 'failed' }));
-      return undefined;
-    }
-    const developOne = async (page: Page, recipe: Recipe): Promise<PdfPage> => {
-      const key = pdfKey(page, recipe);
-      const pdfPage =
-        developed.current.get(key) ?? (await developForPdf(page, recipe, { signal, priority: 1 }));
-      developed.current.set(key, pdfPage);
-      return pdfPage;
+    const tell = (made: Made) => {
+      if (!signal.aborted) setState({ key, made });
     };
-    const run = async () => {
-      let done = 0;
-      const tell = () => setState({ status: 'working', done, total: work.length });
-      if (work.some(({ page, recipe }) => !developed.current.has(pdfKey(page, recipe)))) tell();
-      const date = new Date();
+    const makeIt = async () => {
+      const isKnown = ({ page, recipe }: Work) => developed.current.has(pdfKey(page, recipe));
+      let done = work.filter(isKnown).length;
+      const isNew = done < work.length;
+      const tellDone = () =>
+        isNew && tell({ status: 'working', done: Math.min(done, work.length), total: work.length });
+      tellDone();
+      const failed: number[] = [];
       const pages = await Promise.all(
-        work.map(async ({ page, recipe }, i) => {
-          const isNew = !developed.current.has(pdfKey(page, recipe));
-          const pdfPage = await developOne(page, recipe);
-          done++;
-          if (isNew && !signal.aborted) tell();
-          const words = stampWords(myName(), i, work.length, date);
-          const { size } = pdfPage;
-          return { ...pdfPage, marks: layNotes(recipe.notes ?? [], { size, turn: recipe.turn }, words) };
+        work.map(async (each, i) => {
+          const wasKnown = isKnown(each);
+          const pdfPage = await developOne(each, developed.current, signal).catch((reason: unknown) => {
+            if (isAbort(reason)) throw reason;
+            failed.push(i + 1);
+            return null;
+          });
+          if (!wasKnown) done++;
+          tellDone();
+          return pdfPage;
         }),
       );
-      const bytes = await makePdf(pages, { paper, title, date }, { signal, priority: 1 });
+      if (failed.length > 0) {
+        tell({ status: 'failed', numbers: failed.sort((a, b) => a - b) });
+        return;
+      }
+      const date = new Date();
+      const marked = pages.flatMap((page, i) =>
+        page ? withMarks(page, work[i].recipe, i, work.length, date) : [],
+      );
+      const bytes = await makePdf(marked, { paper, title, date }, { signal, priority: 1 });
       if (signal.aborted) return;
-      const previews = pages.map((page, i): PdfPreview => ({
+      const previews = marked.map((page, i): PdfPreview => ({
         id: work[i].page.id,
         uri: URL.createObjectURL(new Blob([new Uint8Array(page.jpeg)], { type: 'image/jpeg' })),
         place: placeOnPaper(page.size, paper),
         size: page.size,
         marks: page.marks,
       }));
-      setState({ status: 'ready', bytes, previews });
+      tell({ status: 'ready', bytes, previews });
     };
-    run().catch((reason: unknown) => {
-      if (!isAbort(reason) && !signal.aborted) setState({ status: 'failed' });
+    makeIt().catch((reason: unknown) => {
+      if (!isAbort(reason)) tell({ status: 'failed', numbers: [] });
     });
     return () => canceller.abort();
-    // workKey says all that matters of `work`.
+    // The key says all that matters of `work`.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [workKey, isPending, paper, title, dispatch]);
+  }, [key, isPending]);
 
-  const previews = state.status === 'ready' ? state.previews : null;
+  const { made } = state;
+  const previews = made.status === 'ready' ? made.previews : null;
   useEffect(() => {
     if (!previews) return undefined;
     return () => previews.forEach(({ uri }) => URL.revokeObjectURL(uri));
   }, [previews]);
 
-  return state;
+  const notFound = work.flatMap(({ page }, i) => (page.id in lost ? [i + 1] : []));
+  if (isPending && notFound.length > 0) return { status: 'failed', numbers: notFound };
+  const isStale = state.key !== key || isPending;
+  if (made.status === 'ready') return { ...made, isStale };
+  return isStale && made.status === 'failed' ? { status: 'working', done: 0, total: work.length } : made;
+}
+
+interface Work {
+  readonly page: Page;
+  readonly recipe: Recipe;
+}
+
+async function developOne(
+  { page, recipe }: Work,
+  developed: Map<string, PdfPage>,
+  signal: AbortSignal,
+): Promise<PdfPage> {
+  const key = pdfKey(page, recipe);
+  const pdfPage = developed.get(key) ?? (await developForPdf(page, recipe, { signal, priority: 1 }));
+  developed.set(key, pdfPage);
+  return pdfPage;
+}
+
+/** A page with its notes laid on it; stamps say what they say in this packet on this day. */
+function withMarks(page: PdfPage, { notes = [], turn }: Recipe, index: number, count: number, date: Date) {
+  const words = stampWords(myName(), index, count, date);
+  return { ...page, marks: layNotes(notes, { size: page.size, turn }, words) };
 }
 
 const pdfKey = (page: Page, recipe: Recipe) => pictureKey(page, recipe, 0);

@@ -4,8 +4,8 @@ import Camera from 'lucide-react-native/icons/camera';
 import Images from 'lucide-react-native/icons/images';
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { usePacketQuery } from '@/state/api';
-import { useAppDispatch, useAppSelector } from '@/state/store';
+import { usePacketQuery } from '@/packet/api';
+import { useAppDispatch, useAppSelector } from '@/packet/store';
 import { Button } from '@/ui/Button';
 import { IconButton } from '@/ui/IconButton';
 import { Notice } from '@/ui/Notice';
@@ -19,11 +19,12 @@ import { FlatbedCard } from './flatbed/FlatbedCard';
 import { useFlatbed } from './flatbed/useFlatbed';
 import { inNaturalOrder } from './intake/naturalOrder';
 import { takeIn } from './intake/takeIn';
-import { wakeOutbox, withdrawPhoto } from './outbox';
-import { dismissed, savedCleared, selectOutbox } from './outboxSlice';
-import { OutboxRow } from './OutboxRow';
+import { wakeAll } from '@/packet/wakeAll';
+import { confirmedCleared, selectPhotos } from '@/packet/photosSlice';
+import { selectFacts } from '@/packet/editsSlice';
+import { toTrouble } from '@/packet/trouble';
+import { KeptPhotos } from '@/page/KeptPhotos';
 import { PhotoInput, type PhotoInputHandle } from './PhotoInput';
-import { twinOf } from './twins';
 import { useRoom } from './useRoom';
 import { usePhotoDrop } from './usePhotoDrop';
 
@@ -39,7 +40,7 @@ export function GatherScreen({ packetId, before }: GatherScreenProps) {
   const wide = useWide();
   const dispatch = useAppDispatch();
   const { data: packet, error } = usePacketQuery(packetId);
-  const outbox = useAppSelector(selectOutbox);
+  const outbox = useAppSelector(selectPhotos);
   const items = useMemo(() => outbox.filter((item) => item.packetId === packetId), [outbox, packetId]);
   const camera = useRef<PhotoInputHandle>(null);
   const library = useRef<PhotoInputHandle>(null);
@@ -51,9 +52,10 @@ export function GatherScreen({ packetId, before }: GatherScreenProps) {
   const drop = useCallback((files: File[]) => take(inNaturalOrder(files)), [take]);
   const isOver = usePhotoDrop(drop);
   const flatbed = useFlatbed(useCallback((page: File) => take([page]), [take]));
-  useEffect(() => () => void dispatch(savedCleared(packetId)), [dispatch, packetId]);
+  useEffect(() => () => void dispatch(confirmedCleared(packetId)), [dispatch, packetId]);
 
-  const hasRoom = useRoom();
+  const { isRoomy, unkept } = useRoom();
+  const name = useAppSelector((state) => (packet ? selectFacts(state, packet).name : ' '));
   const held = items.find((item) => item.state === 'waiting' && item.trouble);
   const pages = packet?.pageCount ?? 0;
   // Where a page may not look through the camera, the device's own program takes the photo.
@@ -92,19 +94,15 @@ export function GatherScreen({ packetId, before }: GatherScreenProps) {
     >
       <PhotoInput ref={camera} camera testId="camera-input" onFiles={take} />
       <PhotoInput ref={library} testId="library-input" onFiles={take} />
-      {error ? <Notice tone="attention" title={'detail' in error ? String(error.detail) : ''} /> : null}
-      {hasRoom ? null : (
-        <Notice
-          tone="attention"
-          title="This device has hardly any room left."
-          detail="Make room before you take the next photo. Everything taken so far is kept."
-        />
+      {error ? <Notice tone="attention" title={toTrouble(error).detail} /> : null}
+      {isRoomy ? null : (
+        <Notice tone="attention" title="This device has hardly any room left." detail={sayRoom(unkept)} />
       )}
       {held ? (
         <Notice
           tone="attention"
           title={
-            held.trouble?.kind === 'offline' || !held.trouble
+            held.trouble?.kind === 'offline' || held.trouble?.kind === 'unexpected' || !held.trouble
               ? 'Ravlo cannot be reached, so these photos are not saved there yet.'
               : held.trouble.detail
           }
@@ -113,7 +111,7 @@ export function GatherScreen({ packetId, before }: GatherScreenProps) {
               ? 'They are kept on this device and go up by themselves when it is back, also after a reload.'
               : 'Leave this page open until they are saved.'
           }
-          action={<Button label="Try now" onPress={wakeOutbox} />}
+          action={<Button label="Try now" onPress={() => dispatch(wakeAll())} />}
         />
       ) : null}
       <View style={[styles.place, isOver && styles.over]}>
@@ -121,7 +119,7 @@ export function GatherScreen({ packetId, before }: GatherScreenProps) {
           {isOver
             ? 'Let go to add them'
             : packet
-              ? `${packet.name}: ${pages === 0 ? 'no pages yet' : sayPages(pages)}`
+              ? `${name}: ${pages === 0 ? 'no pages yet' : sayPages(pages)}`
               : ' '}
         </Words>
         <Words align="center" colour={colours.quiet}>
@@ -135,21 +133,18 @@ export function GatherScreen({ packetId, before }: GatherScreenProps) {
         />
       </View>
       {items.length > 0 ? (
-        <View role="list" aria-label="Photos on their way" style={styles.list}>
-          {items.map((item) => (
-            <OutboxRow
-              key={item.key}
-              item={item}
-              onDismiss={() => dispatch(dismissed(item.key))}
-              twin={twinOf(packet?.pages ?? [], item.pageId)}
-              onLeaveOut={() => void dispatch(withdrawPhoto(item.key))}
-            />
-          ))}
-        </View>
+        <KeptPhotos label="Photos on their way" items={items} pages={packet?.pages} />
       ) : null}
       <FlatbedCard flatbed={flatbed} />
     </ScreenFrame>
   );
+}
+
+/** What has become of the photos that were taken when there was no room left. */
+export function sayRoom(unkept: number): string {
+  if (unkept === 0) return 'Make room before you take the next photo. Everything taken so far is kept.';
+  const these = unkept === 1 ? 'One photo is' : `${unkept} photos are`;
+  return `${these} in this open page only: leave it open until they are saved, and make room before the next.`;
 }
 
 const styles = StyleSheet.create({
@@ -164,5 +159,4 @@ const styles = StyleSheet.create({
     gap: space.one,
   },
   over: { borderColor: colours.pencil, backgroundColor: colours.surface },
-  list: { gap: space.one },
 });

@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { useForgetPhoneMutation, useOpenCodeMutation, usePhonesQuery } from '@/state/api';
+import { useForgetPhoneMutation, useOpenCodeMutation, usePhonesQuery } from '@/packet/api';
 
 /** A new code is asked for this long before the old one ends, ms. */
 const AHEAD = 20_000;

@@ -1,13 +1,13 @@
 import { StyleSheet, View } from 'react-native';
-import type { Packet } from '@ravlo/contract';
-import type { Trouble } from '@/state/trouble';
+import type { Shelf } from '@ravlo/contract';
+import type { Trouble } from '@/packet/trouble';
 import { Notice } from '@/ui/Notice';
 import { space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { PacketRow } from './PacketRow';
 
 export interface PacketListProps {
-  readonly packets: readonly Packet[] | undefined;
+  readonly shelf: Shelf | undefined;
   readonly trouble: Trouble | null;
   readonly openId?: string;
   readonly compact?: boolean;
@@ -15,7 +15,8 @@ export interface PacketListProps {
 }
 
 /** The packets, newest first, in every state: loading, out of reach, empty, full. */
-export function PacketList({ packets, trouble, openId, compact = false, onRemove }: PacketListProps) {
+export function PacketList({ shelf, trouble, openId, compact = false, onRemove }: PacketListProps) {
+  const packets = shelf?.packets;
   return (
     <View style={styles.list}>
       {trouble ? <Notice tone="attention" title={trouble.detail} /> : null}
@@ -24,6 +25,13 @@ export function PacketList({ packets, trouble, openId, compact = false, onRemove
         <Notice
           title="No packets yet."
           detail="A packet holds the pages of one assignment. Make one and add your first photo."
+        />
+      ) : null}
+      {shelf && shelf.unreadable > 0 ? (
+        <Notice
+          tone="attention"
+          title={`${shelf.unreadable === 1 ? 'One packet' : `${shelf.unreadable} packets`} cannot be shown.`}
+          detail="Its photos are safe on the computer that Ravlo runs on; the others are not affected."
         />
       ) : null}
       {packets?.map((packet) => (

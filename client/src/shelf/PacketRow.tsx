@@ -1,16 +1,18 @@
 import { Link } from 'expo-router';
 import X from 'lucide-react-native/icons/x';
 import { Pressable, StyleSheet, View } from 'react-native';
-import type { Packet } from '@ravlo/contract';
+import type { ShelfPacket } from '@ravlo/contract';
 import { IconButton } from '@/ui/IconButton';
-import { PagePicture } from '@/ui/PagePicture';
+import { selectFacts } from '@/packet/editsSlice';
+import { useAppSelector } from '@/packet/store';
+import { CoverPicture } from './CoverPicture';
 import { colours, radius, space } from '@/ui/tokens';
 import { sayPages } from '@/ui/sayBytes';
 import { sayWhen } from '@/ui/sayWhen';
 import { Words } from '@/ui/Words';
 
 export interface PacketRowProps {
-  readonly packet: Packet;
+  readonly packet: ShelfPacket;
   /** the packet that is open beside the shelf */
   readonly isOpen: boolean;
   readonly onRemove: () => void;
@@ -20,7 +22,8 @@ export interface PacketRowProps {
 
 /** One packet on the shelf: its first page, name, page count and last change. */
 export function PacketRow({ packet, isOpen, onRemove, compact }: PacketRowProps) {
-  const { firstPage } = packet;
+  const { cover } = packet;
+  const { name } = useAppSelector((state) => selectFacts(state, packet));
   const pages = packet.pageCount === 0 ? 'No pages yet' : sayPages(packet.pageCount);
   const when = sayWhen(packet.changedAt);
   return (
@@ -28,15 +31,11 @@ export function PacketRow({ packet, isOpen, onRemove, compact }: PacketRowProps)
       <Link href={`/packet/${packet.id}`} asChild>
         <Pressable role="link" aria-current={isOpen ? 'page' : undefined} style={styles.link}>
           <View style={compact ? styles.smallPicture : styles.picture}>
-            {firstPage ? (
-              <PagePicture page={firstPage} label="" longSide={240} priority={-1} />
-            ) : (
-              <View style={styles.blank} />
-            )}
+            {cover ? <CoverPicture pageId={cover.pageId} /> : <View style={styles.blank} />}
           </View>
           <View style={styles.words}>
             <Words bold numberOfLines={2}>
-              {packet.name}
+              {name}
             </Words>
             <Words size="small" colour={colours.quiet}>
               {compact ? `${pages}, ${when}` : pages}
@@ -50,7 +49,7 @@ export function PacketRow({ packet, isOpen, onRemove, compact }: PacketRowProps)
         </Pressable>
       </Link>
       {compact ? null : (
-        <IconButton icon={X} label={`Delete ${packet.name}`} colour={colours.quiet} onPress={onRemove} />
+        <IconButton icon={X} label={`Delete ${name}`} colour={colours.quiet} onPress={onRemove} />
       )}
     </View>
   );

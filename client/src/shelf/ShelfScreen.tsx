@@ -1,6 +1,12 @@
+import { useRouter } from 'expo-router';
+import { useMemo } from 'react';
+import { selectPhotos } from '@/packet/photosSlice';
+import { useAppSelector } from '@/packet/store';
+import { KeptPhotos } from '@/page/KeptPhotos';
 import { Button } from '@/ui/Button';
 import { ScreenFrame } from '@/ui/ScreenFrame';
 import { UndoBar } from '@/ui/UndoBar';
+import { WordButton } from '@/ui/WordButton';
 import { Words } from '@/ui/Words';
 import { PacketList } from './PacketList';
 import { ShelfHead } from './ShelfHead';
@@ -8,33 +14,34 @@ import { useShelf } from './useShelf';
 
 /** All packets; on a phone the first screen. */
 export function ShelfScreen() {
-  const shelf = useShelf();
+  const router = useRouter();
+  const { shelf, trouble, isCreating, lastDeleted, create, remove, undoRemove } = useShelf();
+  const photos = useAppSelector(selectPhotos);
+  const held = useMemo(() => photos.filter(({ state }) => state === 'held'), [photos]);
   return (
     <ScreenFrame
       column
       header={<ShelfHead />}
       footer={
         <>
-          {shelf.removed ? (
-            <UndoBar message={`“${shelf.removed.name}” is deleted.`} onUndo={() => void shelf.undoRemove()} />
-          ) : null}
-          <Button
-            kind="filled"
-            label="New packet"
-            disabled={shelf.isCreating}
-            onPress={() => void shelf.create()}
-          />
+          {lastDeleted ? <UndoBar message={`${lastDeleted.what}.`} onUndo={() => void undoRemove()} /> : null}
+          <Button kind="filled" label="New packet" disabled={isCreating} onPress={() => void create()} />
         </>
       }
     >
+      {held.length > 0 ? (
+        <>
+          <Words size="lead" bold heading={2}>
+            {held.length === 1 ? 'One photo is held back' : `${held.length} photos are held back`}
+          </Words>
+          <KeptPhotos label="Photos held back" items={held} />
+        </>
+      ) : null}
       <Words size="lead" bold heading={2}>
         Packets
       </Words>
-      <PacketList
-        packets={shelf.packets}
-        trouble={shelf.trouble}
-        onRemove={(id, name) => void shelf.remove(id, name)}
-      />
+      <PacketList shelf={shelf} trouble={trouble} onRemove={(id, name) => void remove(id, name)} />
+      <WordButton label="Deleted" onPress={() => router.push('/deleted')} />
     </ScreenFrame>
   );
 }

@@ -1,32 +1,25 @@
+import { useRouter } from 'expo-router';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Button } from '@/ui/Button';
 import { colours, space } from '@/ui/tokens';
+import { WordButton } from '@/ui/WordButton';
 import { PacketList } from './PacketList';
 import { ShelfHead } from './ShelfHead';
 import { useShelf } from './useShelf';
 
 /** The shelf as a narrow column beside the packet that is open. */
 export function ShelfSide({ openId }: { readonly openId?: string }) {
-  const shelf = useShelf();
+  const router = useRouter();
+  const { shelf, trouble, isCreating, create } = useShelf();
   return (
     <View role="navigation" aria-label="Packets" style={styles.side}>
       <View style={styles.head}>
         <ShelfHead />
-        <Button
-          kind="filled"
-          label="New packet"
-          disabled={shelf.isCreating}
-          onPress={() => void shelf.create()}
-        />
+        <Button kind="filled" label="New packet" disabled={isCreating} onPress={() => void create()} />
       </View>
       <ScrollView contentContainerStyle={styles.list}>
-        <PacketList
-          compact
-          packets={shelf.packets}
-          trouble={shelf.trouble}
-          openId={openId}
-          onRemove={() => undefined}
-        />
+        <PacketList compact shelf={shelf} trouble={trouble} openId={openId} onRemove={() => undefined} />
+        <WordButton label="Deleted" onPress={() => router.push('/deleted')} />
       </ScrollView>
     </View>
   );

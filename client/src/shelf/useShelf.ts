@@ -1,52 +1,45 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import {
-  LOOK_AGAIN,
-  useCreatePacketMutation,
-  useRemovePacketMutation,
-  useRestorePacketMutation,
-  useShelfQuery,
-} from '@/state/api';
-import type { Trouble } from '@/state/trouble';
+import { LOOK_AGAIN, useCreatePacketMutation, useShelfQuery } from '@/packet/api';
+import { SHELF } from '@/packet/editsSlice';
+import { deletePacket } from '@/packet/history';
+import { useAppDispatch } from '@/packet/store';
+import { toTrouble, type Trouble } from '@/packet/trouble';
+import { told } from '@/packet/troublesSlice';
+import { useHistory } from '@/packet/useHistory';
+
+/** For so long after a packet was deleted it is offered to take that back, ms; after that it lies under Deleted. */
+const OFFERED = 3600 * 1000;
 
 /** The shelf's packets and what can be done with them. */
 export function useShelf() {
   const router = useRouter();
-  const { data: packets, error } = useShelfQuery(undefined, {
+  const dispatch = useAppDispatch();
+  const { data: shelf, error } = useShelfQuery(undefined, {
     pollingInterval: LOOK_AGAIN,
     skipPollingIfUnfocused: true,
   });
   const [createPacket, creating] = useCreatePacketMutation();
-  const [removePacket] = useRemovePacketMutation();
-  const [restorePacket] = useRestorePacketMutation();
-  const [removed, setRemoved] = useState<{ id: string; name: string } | null>(null);
-  const [trouble, setTrouble] = useState<Trouble | null>(null);
-
-  const attempt = async (work: () => Promise<void>) => {
-    setTrouble(null);
-    await work().catch((reason: unknown) => setTrouble(reason as Trouble));
-  };
+  const history = useHistory(SHELF);
+  const [openedAt] = useState(() => Date.now());
+  const last = history.undoStep;
+  const tell = (trouble: Trouble | null) => trouble && dispatch(told(trouble));
 
   return {
-    packets,
-    trouble: trouble ?? (error as Trouble | undefined) ?? null,
+    shelf,
+    trouble: error ? toTrouble(error) : null,
     isCreating: creating.isLoading,
-    removed,
-    create: () =>
-      attempt(async () => {
+    /** what was deleted last, and can be taken back also after a reload */
+    lastDeleted: last && openedAt - last.at < OFFERED ? last : null,
+    create: async () => {
+      try {
         const packet = await createPacket().unwrap();
         router.push(`/packet/${packet.id}/gather`);
-      }),
-    remove: (id: string, name: string) =>
-      attempt(async () => {
-        await removePacket(id).unwrap();
-        setRemoved({ id, name });
-      }),
-    undoRemove: () =>
-      attempt(async () => {
-        if (!removed) return;
-        await restorePacket(removed.id).unwrap();
-        setRemoved(null);
-      }),
+      } catch (reason) {
+        tell(toTrouble(reason));
+      }
+    },
+    remove: async (id: string, name: string) => tell(await dispatch(deletePacket(id, name))),
+    undoRemove: async () => tell(await history.undo()),
   };
 }

@@ -9,7 +9,7 @@ import { StyleSheet, View } from 'react-native';
 import type { Page } from '@ravlo/contract';
 import { useStampWords } from '@/bench/notes/useStampWords';
 import { IconButton } from '@/ui/IconButton';
-import { PagePicture } from '@/ui/PagePicture';
+import { PagePicture } from '@/page/PagePicture';
 import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { useVerdict } from '@/verdict/useVerdict';

@@ -6,10 +6,10 @@ import Undo from 'lucide-react-native/icons/undo-2';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Page } from '@ravlo/contract';
-import { selectOutbox } from '@/gather/outboxSlice';
-import { sameItems } from '@/state/sameItems';
-import { useAppSelector } from '@/state/store';
-import { selectVerdict } from '@/state/verdicts';
+import { isOnItsWay, selectPhotos } from '@/packet/photosSlice';
+import { sameItems } from '@/packet/sameItems';
+import { useAppSelector } from '@/packet/store';
+import { selectVerdict } from '@/packet/verdictsSlice';
 import { Button } from '@/ui/Button';
 import { IconButton } from '@/ui/IconButton';
 import { KeysHelp } from '@/ui/KeysHelp';
@@ -43,8 +43,8 @@ export function TableScreen({ packetId }: { readonly packetId: string }) {
   const [size, setSize] = useTileSize();
   const selection = useSelection(pages);
   const remarks = usePageRemarks(pages);
-  const onItsWay = useAppSelector(selectOutbox).filter(
-    (item) => item.packetId === packetId && item.state !== 'saved' && item.state !== 'refused',
+  const onItsWay = useAppSelector(selectPhotos).filter(
+    (item) => item.packetId === packetId && isOnItsWay(item),
   ).length;
   const chosen = wide ? (pages.find((page) => page.id === chosenId) ?? pages[0] ?? null) : null;
 
@@ -100,7 +100,7 @@ export function TableScreen({ packetId }: { readonly packetId: string }) {
             )}
             <View style={styles.title}>
               <Words size={wide ? 'title' : 'lead'} bold heading={1} numberOfLines={1}>
-                {packet?.name ?? ' '}
+                {table.name}
               </Words>
               {packet ? (
                 <Words size="small" colour={colours.quiet}>
@@ -149,6 +149,13 @@ export function TableScreen({ packetId }: { readonly packetId: string }) {
         }
       >
         {trouble ? <Notice tone="attention" title={trouble.detail} /> : null}
+        {packet && packet.unreadable > 0 ? (
+          <Notice
+            tone="attention"
+            title={`${sayPages(packet.unreadable)} cannot be shown.`}
+            detail="The photos are safe on the computer that Ravlo runs on; the other pages are not affected."
+          />
+        ) : null}
         {onItsWay > 0 ? (
           <Notice
             title={`${sayPages(onItsWay)} on the way.`}

@@ -7,7 +7,7 @@ import { Sheet, SheetItem } from '@/ui/Sheet';
 import { idsOf, movedTo } from './arrangements';
 import { NumberField } from './NumberField';
 import { OrderMenu } from './OrderMenu';
-import { PacketPicker } from './PacketPicker';
+import { PacketPicker } from '@/page/PacketPicker';
 import { PageMenu } from './PageMenu';
 import type { TileSize } from './tileSize';
 import type { Table } from './useTable';

@@ -1,9 +1,9 @@
 import type { Page } from '@ravlo/contract';
 import { useMemo } from 'react';
-import { selectRecipe } from '@/state/recipeEdits';
-import { sameItems } from '@/state/sameItems';
-import { useAppSelector } from '@/state/store';
-import { selectChecked } from '@/state/verdicts';
+import { selectRecipe } from '@/packet/editsSlice';
+import { sameItems } from '@/packet/sameItems';
+import { useAppSelector } from '@/packet/store';
+import { selectChecked } from '@/packet/verdictsSlice';
 import { pageRemarks } from './pageRemarks';
 
 /** What is to be said of every page of a table, as far as it is known. */

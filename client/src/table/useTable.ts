@@ -1,18 +1,14 @@
 import { addTurns, type Turn } from '@ravlo/core/raster/turnQuarter';
 import type { OpenPacket, Page, Recipe } from '@ravlo/contract';
 import { useState } from 'react';
-import {
-  api,
-  LOOK_AGAIN,
-  useChangePacketMutation,
-  useCopyPageMutation,
-  useCreatePacketMutation,
-  usePacketQuery,
-} from '@/state/api';
-import { arrangePages, changeRecipes } from '@/state/history';
-import { useAppDispatch } from '@/state/store';
-import { useHistory } from '@/state/useHistory';
-import { UNEXPECTED, type Trouble } from '@/state/trouble';
+import { api, LOOK_AGAIN, useCopyPageMutation, useCreatePacketMutation, usePacketQuery } from '@/packet/api';
+import { changeFacts, changeRecipes } from '@/packet/editing';
+import { selectFacts, selectRecipe } from '@/packet/editsSlice';
+import { arrangePages } from '@/packet/history';
+import { useAppDispatch, useAppSelector, useAppStore } from '@/packet/store';
+import { useHistory } from '@/packet/useHistory';
+import { toTrouble, type Trouble } from '@/packet/trouble';
+import { told, troubleSeen } from '@/packet/troublesSlice';
 import { sayPages } from '@/ui/sayBytes';
 import { idsOf, insertedAfter, without } from './arrangements';
 
@@ -21,6 +17,7 @@ const NO_PAGES: readonly Page[] = [];
 /** One packet's pages and all that can be done with them. */
 export function useTable(packetId: string) {
   const dispatch = useAppDispatch();
+  const { getState } = useAppStore();
   const { data: packet, error } = usePacketQuery(packetId, {
     pollingInterval: LOOK_AGAIN,
     skipPollingIfUnfocused: true,
@@ -28,22 +25,21 @@ export function useTable(packetId: string) {
   const pages = packet?.pages ?? NO_PAGES;
   const ids = idsOf(pages);
   const history = useHistory(packetId, pages);
-  const [changePacket] = useChangePacketMutation();
+  const name = useAppSelector((state) => (packet ? selectFacts(state, packet).name : ' '));
   const [copyPage] = useCopyPageMutation();
   const [createPacket] = useCreatePacketMutation();
-  const [trouble, setTrouble] = useState<Trouble | null>(null);
   /** what was just done, to be said and taken back */
   const [said, setSaid] = useState<string | null>(null);
 
   const attempt = async (work: () => Promise<Trouble | null | void>, saying: string | null = null) => {
-    setTrouble(null);
+    dispatch(troubleSeen());
     setSaid(null);
-    const found = await work().catch((reason: unknown) => asTrouble(reason));
-    if (found) setTrouble(found);
+    const found = await work().catch(toTrouble);
+    if (found) dispatch(told(found));
     else setSaid(saying);
   };
   const chosenOf = (chosen: ReadonlySet<string>) => pages.filter(({ id }) => chosen.has(id));
-  const name = (chosen: ReadonlySet<string>) =>
+  const nameOf = (chosen: ReadonlySet<string>) =>
     chosen.size === 1 ? `page ${ids.indexOf([...chosen][0]) + 1}` : sayPages(chosen.size);
   const capital = (text: string) => text[0].toUpperCase() + text.slice(1);
   const verb = (count: number) => (count === 1 ? 'is' : 'are');
@@ -62,11 +58,11 @@ export function useTable(packetId: string) {
     packet,
     pages,
     history,
-    trouble: trouble ?? (error as Trouble | undefined) ?? null,
+    name,
+    trouble: error ? toTrouble(error) : null,
     said,
     hush: () => setSaid(null),
-    rename: (to: string) =>
-      attempt(async () => void (await changePacket({ id: packetId, change: { name: to } }).unwrap())),
+    rename: (to: string) => packet && dispatch(changeFacts(packet, { name: to }, 'name')),
 
     undo: () => attempt(() => history.undo()),
     redo: () => attempt(() => history.redo()),
@@ -78,17 +74,17 @@ export function useTable(packetId: string) {
       attempt(
         () =>
           dispatch(
-            arrangePages(packetId, [{ packetId, pageIds: without(ids, chosen) }], `delete ${name(chosen)}`),
+            arrangePages(packetId, [{ packetId, pageIds: without(ids, chosen) }], `delete ${nameOf(chosen)}`),
           ),
-        `${capital(name(chosen))} ${verb(chosen.size)} deleted.`,
+        `${capital(nameOf(chosen))} ${verb(chosen.size)} deleted.`,
       ),
 
     duplicate: (page: Page) =>
       attempt(async () => {
-        const copy = await copyPage({ id: page.id }).unwrap();
+        const copy = await copyPage({ id: page.id, recipe: selectRecipe(getState(), page) }).unwrap();
         const after = { packetId, pageIds: insertedAfter([...ids, copy.id], copy.id, page.id) };
         return dispatch(
-          arrangePages(packetId, [after], `copy of ${name(new Set([page.id]))}`, [
+          arrangePages(packetId, [after], `copy of ${nameOf(new Set([page.id]))}`, [
             { packetId, pageIds: ids },
           ]),
         );
@@ -105,10 +101,10 @@ export function useTable(packetId: string) {
                 { packetId: otherId, pageIds: [...(await pagesOf(otherId)), ...idsOf(chosenOf(chosen))] },
                 { packetId, pageIds: without(ids, chosen) },
               ],
-              `move ${name(chosen)} to ${otherName}`,
+              `move ${nameOf(chosen)} to ${otherName}`,
             ),
           ),
-        `${capital(name(chosen))} ${verb(chosen.size)} in “${otherName}” now.`,
+        `${capital(nameOf(chosen))} ${verb(chosen.size)} in “${otherName}” now.`,
       ),
 
     copyToPacket: (chosen: ReadonlySet<string>, otherId: string, otherName: string) =>
@@ -116,18 +112,20 @@ export function useTable(packetId: string) {
         async () => {
           const before = await pagesOf(otherId);
           const copies: string[] = [];
-          for (const { id } of chosenOf(chosen))
-            copies.push((await copyPage({ id, packetId: otherId }).unwrap()).id);
+          for (const page of chosenOf(chosen)) {
+            const recipe = selectRecipe(getState(), page);
+            copies.push((await copyPage({ id: page.id, packetId: otherId, recipe }).unwrap()).id);
+          }
           return dispatch(
             arrangePages(
               packetId,
               [{ packetId: otherId, pageIds: [...before, ...copies] }],
-              `copy ${name(chosen)} to ${otherName}`,
+              `copy ${nameOf(chosen)} to ${otherName}`,
               [{ packetId: otherId, pageIds: before }],
             ),
           );
         },
-        `${capital(name(chosen))} ${verb(chosen.size)} copied to “${otherName}”.`,
+        `${capital(nameOf(chosen))} ${verb(chosen.size)} copied to “${otherName}”.`,
       ),
 
     /** Pages leave for a packet of their own. */
@@ -143,11 +141,11 @@ export function useTable(packetId: string) {
                 { packetId: made.id, pageIds: idsOf(chosenOf(chosen)) },
                 { packetId, pageIds: without(ids, chosen) },
               ],
-              `split off ${name(chosen)}`,
+              `split off ${nameOf(chosen)}`,
             ),
           );
         },
-        `${capital(name(chosen))} ${verb(chosen.size)} in a new packet.`,
+        `${capital(nameOf(chosen))} ${verb(chosen.size)} in a new packet.`,
       ),
 
     /** All of another packet's pages come here, behind these. */
@@ -182,9 +180,6 @@ export function useTable(packetId: string) {
 }
 
 export type Table = ReturnType<typeof useTable>;
-
-const asTrouble = (reason: unknown): Trouble =>
-  typeof reason === 'object' && reason !== null && 'kind' in reason ? (reason as Trouble) : UNEXPECTED;
 
 export function pageNumber(packet: OpenPacket | undefined, pageId: string): number {
   return (packet?.pages.findIndex((page) => page.id === pageId) ?? -1) + 1;

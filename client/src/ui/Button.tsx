@@ -5,6 +5,8 @@ import { Words } from './Words';
 
 export interface ButtonProps {
   readonly label: string;
+  /** read out in place of the label, where several buttons have the same */
+  readonly describes?: string;
   readonly onPress: () => void;
   /** filled: the one main action; plain: the others; dark: on the dark desk */
   readonly kind?: 'filled' | 'plain' | 'dark';
@@ -18,11 +20,12 @@ export interface ButtonProps {
 
 /** A button with words on it. */
 export function Button(props: ButtonProps) {
-  const { label, onPress, kind = 'plain', icon: Icon, disabled = false, grow, compact } = props;
+  const { label, describes, onPress, kind = 'plain', icon: Icon, disabled = false, grow, compact } = props;
   const colour = kind === 'plain' ? colours.ink : kind === 'filled' ? colours.surface : colours.paperOnDark;
   return (
     <Pressable
       role="button"
+      aria-label={describes}
       onPress={onPress}
       disabled={disabled}
       style={({ pressed }) => [

@@ -11,8 +11,10 @@ export interface NoticeProps {
   /** that nothing is lost, and what to do */
   readonly detail?: string;
   readonly tone?: 'plain' | 'attention' | 'good';
-  /** a button or a link */
+  /** a button or a link, beside the words */
   readonly action?: React.ReactNode;
+  /** several of them, below the words */
+  readonly below?: React.ReactNode;
 }
 
 const ICONS: Record<NonNullable<NoticeProps['tone']>, LucideIcon> = {
@@ -22,7 +24,7 @@ const ICONS: Record<NonNullable<NoticeProps['tone']>, LucideIcon> = {
 };
 
 /** A sentence that the person should see, on a card. */
-export function Notice({ title, detail, tone = 'plain', action }: NoticeProps) {
+export function Notice({ title, detail, tone = 'plain', action, below }: NoticeProps) {
   const Icon = ICONS[tone];
   const colour = tone === 'attention' ? colours.pencil : tone === 'good' ? colours.good : colours.quiet;
   return (
@@ -31,6 +33,7 @@ export function Notice({ title, detail, tone = 'plain', action }: NoticeProps) {
       <View style={styles.words}>
         <Words bold>{title}</Words>
         {detail ? <Words colour={colours.quiet}>{detail}</Words> : null}
+        {below ? <View style={styles.below}>{below}</View> : null}
       </View>
       {action}
     </View>
@@ -49,4 +52,5 @@ const styles = StyleSheet.create({
     borderColor: colours.line,
   },
   words: { flex: 1, gap: 2 },
+  below: { paddingTop: space.one },
 });

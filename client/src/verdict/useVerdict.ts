@@ -1,9 +1,9 @@
 import { useEffect } from 'react';
 import type { Verdict } from '@ravlo/core';
 import type { Page } from '@ravlo/contract';
-import { selectRecipe } from '@/state/recipeEdits';
-import { useAppDispatch, useAppSelector } from '@/state/store';
-import { ensureVerdict, selectVerdict } from '@/state/verdicts';
+import { selectRecipe } from '@/packet/editsSlice';
+import { useAppDispatch, useAppSelector } from '@/packet/store';
+import { ensureVerdict, selectVerdict } from '@/packet/verdictsSlice';
 
 /** The verdict on a page, asked for when it is not there yet. */
 export function useVerdict(page: Page | null): Verdict | null {

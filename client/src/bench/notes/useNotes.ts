@@ -1,11 +1,19 @@
-import type { Note, NoteColour, Page } from '@ravlo/contract';
+import { hasRoomFor, type Note, type NoteColour, type Page } from '@ravlo/contract';
 import { useState } from 'react';
-import { changeRecipe } from '@/state/history';
-import { selectRecipe } from '@/state/recipeEdits';
-import { useAppDispatch, useAppSelector } from '@/state/store';
+import { changeRecipe } from '@/packet/editing';
+import { told } from '@/packet/troublesSlice';
+import { selectRecipe } from '@/packet/editsSlice';
+import { useAppDispatch, useAppSelector } from '@/packet/store';
+import type { Trouble } from '@/packet/trouble';
 import { recolour, sayNote, scaleNote } from './noteEdits';
 
 export type NoteMode = 'select' | 'label' | 'draw' | 'arrow' | 'cover';
+
+const PAGE_FULL: Trouble = {
+  kind: 'page-full',
+  detail:
+    'This page is full: no more notes fit on it. Those that are there are safe; take some away to add others.',
+};
 
 /** A page's notes while they are being worked on. */
 export function useNotes(page: Page | null) {
@@ -20,12 +28,12 @@ export function useNotes(page: Page | null) {
   const saved = recipe?.notes ?? [];
   const list = moving ? saved.map((note) => (note.id === moving.id ? moving : note)) : saved;
   const chosen = list.find(({ id }) => id === chosenId) ?? null;
-  const save = (notes: readonly Note[], what: string) => {
-    if (page && recipe) dispatch(changeRecipe(page, { ...recipe, notes: [...notes] }, what));
+  const change = (make: (notes: readonly Note[]) => readonly Note[], what: string) => {
+    if (page) dispatch(changeRecipe(page, (now) => ({ ...now, notes: [...make(now.notes ?? [])] }), what));
   };
   const put = (note: Note) =>
-    save(
-      saved.map((other) => (other.id === note.id ? note : other)),
+    change(
+      (notes) => notes.map((other) => (other.id === note.id ? note : other)),
       sayNote(note).toLowerCase(),
     );
 
@@ -41,7 +49,11 @@ export function useNotes(page: Page | null) {
     chosenId,
     choose: setChosenId,
     add: (note: Note) => {
-      save([...saved, note], sayNote(note).toLowerCase());
+      if (!hasRoomFor(saved, note)) {
+        dispatch(told(PAGE_FULL));
+        return;
+      }
+      change((notes) => [...notes, note], sayNote(note).toLowerCase());
       setChosenId(note.id);
       // Strokes come many at a time; all else is put down once and then moved.
       if (note.kind !== 'stroke') setMode('select');
@@ -53,11 +65,7 @@ export function useNotes(page: Page | null) {
       setMoving(null);
     },
     put,
-    remove: (id: string) =>
-      save(
-        saved.filter((note) => note.id !== id),
-        'a note taken away',
-      ),
+    remove: (id: string) => change((notes) => notes.filter((note) => note.id !== id), 'a note taken away'),
     setColour: (next: NoteColour) => {
       setColour(next);
       if (chosen) put(recolour(chosen, next));

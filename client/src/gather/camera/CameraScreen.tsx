@@ -4,18 +4,18 @@ import FlashlightOff from 'lucide-react-native/icons/flashlight-off';
 import X from 'lucide-react-native/icons/x';
 import { useEffect, useRef, useState } from 'react';
 import { Image, StyleSheet, View } from 'react-native';
-import { usePacketQuery } from '@/state/api';
-import { useAppDispatch, useAppSelector } from '@/state/store';
+import { usePacketQuery } from '@/packet/api';
+import { useAppDispatch, useAppSelector } from '@/packet/store';
 import { Button } from '@/ui/Button';
 import { IconButton } from '@/ui/IconButton';
-import { PagePicture } from '@/ui/PagePicture';
+import { PagePicture } from '@/page/PagePicture';
 import { colours, radius, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { takeIn } from '../intake/takeIn';
-import { selectOutbox } from '../outboxSlice';
+import { isOnItsWay, selectPhotos } from '@/packet/photosSlice';
 import { PhotoInput, type PhotoInputHandle } from '../PhotoInput';
 import { AimView } from './AimView';
-import { HINTS, NO_ROOM, TROUBLES, WHY, type Saying } from './sayHint';
+import { HINTS, noRoom, TROUBLES, WHY, type Saying } from './sayHint';
 import { ShutterBar } from './ShutterBar';
 import type { Source } from './source';
 import { rememberSteady, wantsSteady } from './steadyWish';
@@ -40,16 +40,14 @@ export function CameraScreen({ packetId, source, isPractice, retakes }: CameraSc
   const router = useRouter();
   const dispatch = useAppDispatch();
   const { data: packet } = usePacketQuery(packetId);
-  const outbox = useAppSelector(selectOutbox);
+  const outbox = useAppSelector(selectPhotos);
   const [isSteady, setSteady] = useState(wantsSteady);
   const { shots, shoot, takeAgain, isTaking } = useShots(packetId, source, retakes);
-  const hasRoom = useRoom();
+  const { isRoomy, unkept } = useRoom();
   const library = useRef<PhotoInputHandle>(null);
   const own = useRef<PhotoInputHandle>(null);
 
-  const onTheirWay = outbox.filter(
-    (item) => item.packetId === packetId && !item.pageId && item.state !== 'refused',
-  );
+  const onTheirWay = outbox.filter((item) => item.packetId === packetId && !item.pageId && isOnItsWay(item));
   const count = (packet?.pageCount ?? 0) + onTheirWay.length;
   const { seen, state } = source;
 
@@ -139,8 +137,8 @@ export function CameraScreen({ packetId, source, isPractice, retakes }: CameraSc
               saying={{ title: `Page ${count} is kept.`, detail: last.concern ?? '' }}
               action={last.concern ? <Button label="Take again" onPress={takeAgain} /> : null}
             />
-          ) : !hasRoom ? (
-            <Card saying={NO_ROOM} />
+          ) : !isRoomy ? (
+            <Card saying={noRoom(unkept)} />
           ) : state === 'starting' && !isPractice ? (
             <Card saying={WHY} />
           ) : seen?.hint && state === 'live' ? (

@@ -27,10 +27,13 @@ export const HINTS: Record<Hint, Saying> = {
 };
 
 /** Said before the next photo, not after it. */
-export const NO_ROOM: Saying = {
+export const noRoom = (unkept: number): Saying => ({
   title: 'This device has hardly any room left.',
-  detail: 'Make room before the next photo. Everything taken so far is kept.',
-};
+  detail:
+    unkept === 0
+      ? 'Make room before the next photo. Everything taken so far is kept.'
+      : `Not all is kept on this device: leave this page open until ${unkept === 1 ? 'the photo is' : 'the photos are'} saved.`,
+});
 
 /** Said while the browser asks. */
 export const WHY: Saying = {

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { useAppDispatch } from '@/state/store';
-import { addPhotos, withdrawPhoto } from '../outbox';
+import { useAppDispatch } from '@/packet/store';
+import { addPhotos, withdrawPhoto } from '@/packet/photos';
 import { sayShot } from './sayHint';
 import type { SeenSheet } from './aim.worker';
 import type { Source } from './source';

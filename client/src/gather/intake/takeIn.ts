@@ -1,7 +1,8 @@
 import { nanoid } from 'nanoid';
-import type { AppThunk } from '@/state/store';
-import { addPhotos, type AddOptions } from '../outbox';
-import { added, changed, dismissed } from '../outboxSlice';
+import type { AppThunk } from '@/packet/store';
+import { addPhotos, type AddOptions } from '@/packet/photos';
+import { FRESH_LIFE } from '@/packet/photoLife';
+import { added, gone, happened } from '@/packet/photosSlice';
 import { kindOf, openFile } from './openFile';
 
 /** Takes chosen files in, in their order: photos as they are, HEIC, TIFF and PDF page by page. */
@@ -46,28 +47,33 @@ function openAndAdd(
   kind: 'heic' | 'tiff' | 'pdf',
   add: (pages: readonly File[]) => ReturnType<typeof addPhotos>,
 ): AppThunk<Promise<void>> {
-  return async (dispatch) => {
+  return async (dispatch, _getState, parts) => {
     const key = nanoid();
+    parts.lastOrder = Math.max(parts.lastOrder + 1, Date.now());
+    const order = parts.lastOrder;
+    parts.inHand.set(key, { key, packetId, name: file.name, blob: file, order });
     dispatch(
       added({
+        ...FRESH_LIFE,
+        state: 'opening',
         key,
         packetId,
         name: file.name,
         bytes: file.size,
-        state: 'opening',
-        progress: 0,
+        order,
+        // The file lies where it was chosen.
         isKept: true,
-        trouble: null,
-        pageId: null,
       }),
     );
     try {
       const pages = await openFile(file, kind);
-      dispatch(dismissed(key));
       await dispatch(add(pages));
+      parts.inHand.delete(key);
+      dispatch(gone(key));
     } catch {
       const detail = `“${file.name}” cannot be opened. It may be damaged or locked; nothing else is affected.`;
-      dispatch(changed({ key, state: 'refused', trouble: { kind: 'photo-unreadable', detail } }));
+      const trouble = { kind: 'photo-unreadable', detail } as const;
+      dispatch(happened({ key, event: { type: 'failed', trouble, now: Date.now(), chance: 0 } }));
     }
   };
 }

@@ -1,0 +1,92 @@
+import { useRouter } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { api } from '@/packet/api';
+import { giveWay, insist } from '@/packet/editing';
+import type { Clash } from '@/packet/editsSlice';
+import { sayClash } from '@/packet/sayStep';
+import { useAppDispatch, useAppSelector } from '@/packet/store';
+import type { Trouble } from '@/packet/trouble';
+import { selectTroubles, troubleSeen } from '@/packet/troublesSlice';
+import { wakeAll } from '@/packet/wakeAll';
+import { Button } from '@/ui/Button';
+import { Notice } from '@/ui/Notice';
+import { space } from '@/ui/tokens';
+import { useClashes } from './useClashes';
+
+/** What went wrong, told over whatever screen is open, each with a way on. */
+export function Troubles() {
+  const { told, saving, remark } = useAppSelector(selectTroubles);
+  const clashes = useClashes();
+  const dispatch = useAppDispatch();
+  const seen = () => dispatch(troubleSeen());
+  const [first] = clashes;
+  if (!told && !saving && !remark && !first) return null;
+  return (
+    <View style={styles.notices}>
+      {first ? <ClashNotice key={first.id} packetId={first.packetId} clash={first.clash} /> : null}
+      {told ? <Told trouble={told} onSeen={seen} /> : null}
+      {saving ? (
+        <Notice
+          tone="attention"
+          title="Your last changes are not saved yet."
+          detail={`${saving.detail} The changes are kept on this device.`}
+          action={<Button label="Try now" onPress={() => dispatch(wakeAll())} />}
+        />
+      ) : null}
+      {remark ? <Notice title={remark} action={<Button label="All right" onPress={seen} />} /> : null}
+    </View>
+  );
+}
+
+function Told({ trouble, onSeen }: { readonly trouble: Trouble; readonly onSeen: () => void }) {
+  const router = useRouter();
+  const toDeleted = () => {
+    onSeen();
+    router.push('/deleted');
+  };
+  const action =
+    trouble.kind === 'not-found' ? (
+      <Button label="See what was deleted" onPress={toDeleted} />
+    ) : (
+      <Button label="All right" onPress={onSeen} />
+    );
+  return <Notice tone="attention" title={trouble.detail} action={action} />;
+}
+
+/** Two windows have changed the same: the person takes either. */
+function ClashNotice({ packetId, clash }: { readonly packetId: string; readonly clash: Clash }) {
+  const router = useRouter();
+  const dispatch = useAppDispatch();
+  const lyingIn = clash.about === 'page' ? clash.page.packetId : clash.packet.id;
+  const pages = useAppSelector((state) => api.endpoints.packet.select(lyingIn)(state).data?.pages);
+  return (
+    <Notice
+      tone="attention"
+      title={sayClash(clash, pages)}
+      detail="What you see is the other one. Nothing is overwritten before you choose."
+      below={
+        <View style={styles.choice}>
+          <Button label="Keep mine" onPress={() => dispatch(insist(packetId, clash))} />
+          <Button label="Take the other" onPress={() => dispatch(giveWay(packetId, clash))} />
+          {clash.about === 'page' ? (
+            <Button
+              label="Look at the page"
+              onPress={() => router.push(`/packet/${lyingIn}/page/${clash.page.id}`)}
+            />
+          ) : null}
+        </View>
+      }
+    />
+  );
+}
+
+const styles = StyleSheet.create({
+  notices: {
+    padding: space.one,
+    gap: space.one,
+    width: '100%',
+    maxWidth: 720,
+    alignSelf: 'center',
+  },
+  choice: { flexDirection: 'row', flexWrap: 'wrap', gap: space.one },
+});

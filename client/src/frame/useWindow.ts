@@ -1,0 +1,26 @@
+import { useEffect } from 'react';
+import { setupListeners } from '@reduxjs/toolkit/query';
+import { resumeEdits } from '@/packet/editing';
+import { watchPages } from '@/packet/findPages';
+import { hearChanges } from '@/packet/liveChanges';
+import { followPhotos, resumePhotos } from '@/packet/photos';
+import type { AppStore } from '@/packet/store';
+import { wakeAll } from '@/packet/wakeAll';
+
+/** All that goes on in a window by itself, from its opening to its end. */
+export function useWindow(store: AppStore): void {
+  useEffect(() => {
+    const wake = () => store.dispatch(wakeAll());
+    const ends = [
+      setupListeners(store.dispatch),
+      watchPages(store),
+      followPhotos(store),
+      hearChanges(store),
+      () => window.removeEventListener('online', wake),
+    ];
+    window.addEventListener('online', wake);
+    void store.dispatch(resumeEdits());
+    void store.dispatch(resumePhotos());
+    return () => ends.forEach((end) => end());
+  }, [store]);
+}

@@ -1,0 +1,166 @@
+import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchArgs } from '@reduxjs/toolkit/query/react';
+import {
+  arrangeAnswer,
+  deletedSchema,
+  editsAnswer,
+  openPacketSchema,
+  pageAnswer,
+  pairingAnswer,
+  phonesAnswer,
+  shelfAnswer,
+  type Arrange,
+  type CopyPage,
+  type Deleted,
+  type Edits,
+  type EditsAnswer,
+  type Found,
+  type OpenPacket,
+  type Page,
+  type Pairing,
+  type Phones,
+  type Shelf,
+} from '@ravlo/contract';
+import { OFFLINE, readTrouble, UNEXPECTED, type Trouble } from './trouble';
+
+const rawQuery = fetchBaseQuery({ baseUrl: '/api' });
+
+/** fetchBaseQuery with every failure told as a Trouble. */
+const query: BaseQueryFn<string | FetchArgs, unknown, Trouble> = async (args, api, extra) => {
+  const result = await rawQuery(args, api, extra);
+  if (!result.error) return { data: result.data };
+  const { status } = result.error;
+  if (status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR') return { error: OFFLINE };
+  return { error: typeof status === 'number' ? readTrouble(result.error.data) : UNEXPECTED };
+};
+
+/** As much of the store as the cached answers take. */
+type ApiState = Parameters<ReturnType<typeof api.endpoints.packet.select>>[0];
+
+/** The server, as the client sees it. Every answer is parsed with the contract before anyone reads it. */
+export const api = createApi({
+  reducerPath: 'api',
+  baseQuery: query,
+  tagTypes: ['Shelf', 'Packet', 'Page', 'Deleted', 'Phones'],
+  refetchOnFocus: true,
+  refetchOnReconnect: true,
+  catchSchemaFailure: () => UNEXPECTED,
+  endpoints: (build) => ({
+    shelf: build.query<Shelf, void>({
+      query: () => 'packets',
+      responseSchema: shelfAnswer,
+      providesTags: ['Shelf'],
+    }),
+    packet: build.query<OpenPacket, string>({
+      query: (id) => `packets/${id}`,
+      responseSchema: openPacketSchema,
+      providesTags: (_result, _error, id) => [{ type: 'Packet', id }],
+    }),
+    page: build.query<Page, string>({
+      query: (id) => `pages/${id}`,
+      responseSchema: pageAnswer,
+      providesTags: (_result, _error, id) => [{ type: 'Page', id }],
+    }),
+    deleted: build.query<Deleted, void>({
+      query: () => 'deleted',
+      responseSchema: deletedSchema,
+      providesTags: ['Deleted'],
+    }),
+    createPacket: build.mutation<OpenPacket, void>({
+      query: () => ({ url: 'packets', method: 'POST', body: {} }),
+      responseSchema: openPacketSchema,
+      invalidatesTags: ['Shelf'],
+    }),
+    removePacket: build.mutation<void, string>({
+      query: (id) => ({ url: `packets/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Shelf', 'Deleted'],
+    }),
+    restorePacket: build.mutation<OpenPacket, string>({
+      query: (id) => ({ url: `packets/${id}/restore`, method: 'POST' }),
+      responseSchema: openPacketSchema,
+      invalidatesTags: (_result, _error, id) => ['Shelf', 'Deleted', { type: 'Packet', id }],
+    }),
+    restorePage: build.mutation<Page, string>({
+      query: (id) => ({ url: `pages/${id}/restore`, method: 'POST' }),
+      responseSchema: pageAnswer,
+      invalidatesTags: (page) => [
+        'Shelf',
+        'Deleted',
+        ...(page ? [{ type: 'Packet' as const, id: page.packetId }] : []),
+      ],
+    }),
+    arrange: build.mutation<{ packets: OpenPacket[] }, Arrange>({
+      query: (body) => ({ url: 'packets/arrangement', method: 'PUT', body }),
+      responseSchema: arrangeAnswer,
+      invalidatesTags: ['Shelf', 'Deleted'],
+      // The pages lie in their new places at once; if the server says no, they go back.
+      async onQueryStarted({ packets, known }, { dispatch, getState, queryFulfilled }) {
+        const pages = new Map<string, Page>();
+        const named = new Set(packets.flatMap(({ pageIds }) => pageIds));
+        for (const { packetId } of packets) {
+          const packet = api.endpoints.packet.select(packetId)(getState() as ApiState).data;
+          packet?.pages.forEach((page) => pages.set(page.id, page));
+        }
+        const patches = packets.map(({ packetId, pageIds }) =>
+          dispatch(
+            api.util.updateQueryData('packet', packetId, (packet) => {
+              const cameIn = packet.pages.filter(({ id }) => !known.includes(id) && !named.has(id));
+              const put = pageIds.flatMap((id) => pages.get(id) ?? []);
+              packet.pages = [...put.map((page) => ({ ...page, packetId })), ...cameIn];
+            }),
+          ),
+        );
+        try {
+          const { data } = await queryFulfilled;
+          for (const packet of data.packets)
+            dispatch(api.util.updateQueryData('packet', packet.id, () => packet));
+        } catch {
+          patches.forEach((patch) => patch.undo());
+        }
+      },
+    }),
+    copyPage: build.mutation<Page, CopyPage & { id: string }>({
+      query: ({ id, ...body }) => ({ url: `pages/${id}/copy`, method: 'POST', body }),
+      responseSchema: pageAnswer,
+      invalidatesTags: (page) => ['Shelf', ...(page ? [{ type: 'Packet' as const, id: page.packetId }] : [])],
+    }),
+    makeEdits: build.mutation<EditsAnswer, Edits>({
+      query: (body) => ({ url: 'edits', method: 'PATCH', body }),
+      responseSchema: editsAnswer,
+      invalidatesTags: ['Shelf'],
+    }),
+    noteFound: build.mutation<Page, Found & { id: string }>({
+      query: ({ id, ...body }) => ({ url: `pages/${id}/found`, method: 'PUT', body }),
+      responseSchema: pageAnswer,
+    }),
+    phones: build.query<Phones, void>({
+      query: () => 'phones',
+      responseSchema: phonesAnswer,
+      providesTags: ['Phones'],
+    }),
+    openCode: build.mutation<Pairing, void>({
+      query: () => ({ url: 'phones/code', method: 'POST' }),
+      responseSchema: pairingAnswer,
+    }),
+    forgetPhone: build.mutation<void, string>({
+      query: (id) => ({ url: `phones/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Phones'],
+    }),
+  }),
+});
+
+export const {
+  useShelfQuery,
+  usePacketQuery,
+  usePageQuery,
+  useDeletedQuery,
+  useCreatePacketMutation,
+  useCopyPageMutation,
+  useRestorePacketMutation,
+  useRestorePageMutation,
+  usePhonesQuery,
+  useOpenCodeMutation,
+  useForgetPhoneMutation,
+} = api;
+
+/** How often changes are looked for while the page is in view, ms: they are told as they happen, but lines break. */
+export const LOOK_AGAIN = 10_000;

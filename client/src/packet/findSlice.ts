@@ -1,0 +1,19 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+/** Pages whose photo could not be looked into on this device, by id: until the window is opened again. */
+const slice = createSlice({
+  name: 'find',
+  initialState: {} as Readonly<Record<string, true>>,
+  reducers: {
+    findFailed: (state, { payload }: PayloadAction<string>) => ({ ...state, [payload]: true as const }),
+  },
+});
+
+export const findReducer = slice.reducer;
+export const { findFailed } = slice.actions;
+
+/** Whether the sheet could not be looked for in a page's photo, because the photo cannot be opened here. */
+export const selectFindFailed = (
+  { find }: { readonly find: Readonly<Record<string, true>> },
+  pageId: string,
+): boolean => pageId in find;

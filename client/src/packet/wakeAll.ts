@@ -1,0 +1,10 @@
+import { wakePhotos } from './photos';
+import type { AppThunk } from './store';
+
+/** Tries at once to save and to send all that waits: the network is back, or the person asks for it. */
+export function wakeAll(): AppThunk {
+  return (dispatch, _getState, parts) => {
+    parts.editPause.wake();
+    dispatch(wakePhotos());
+  };
+}

@@ -1,0 +1,82 @@
+import { nanoid } from 'nanoid';
+import type { Page } from '@ravlo/contract';
+import { forgettingPause, type Pause } from './pause';
+import type { KeptPhoto } from './photoStore';
+
+/**
+ * What there is once a window and is no state: it hangs on the window's store, so that a second store, in a test or
+ * beside it, is a second window.
+ */
+export interface WindowParts {
+  /** known to the records that this window keeps */
+  readonly windowId: () => Promise<string>;
+  /** photos of which the browser's own store has no copy (yet), by key */
+  readonly inHand: Map<string, KeptPhoto>;
+  /** photos that were taken back while they were being sent */
+  readonly withdrawn: Set<string>;
+  /** photos of an earlier visit or another window: the server may have them already */
+  readonly heardOf: Set<string>;
+  readonly photoPause: Pause;
+  readonly editPause: Pause;
+  /** work that is going on, by what it is about: it is not begun twice */
+  readonly going: Map<string, Promise<unknown>>;
+  /** what was found in photos of which the server does not know yet */
+  readonly found: Map<string, Promise<Pick<Page['recipe'], 'outline' | 'turn'>>>;
+  /** photos are kept in the order of these numbers */
+  lastOrder: number;
+  isSendingPhotos: boolean;
+  /** tells the other windows of this browser; does nothing where there is no way to */
+  tellOthers(message: unknown): void;
+  /** @returns a function that ends the listening */
+  hearOthers(listener: (message: unknown) => void): () => void;
+}
+
+export interface WindowOptions {
+  /** where records of an earlier visit are found again. @default of its own */
+  readonly windowId?: () => Promise<string>;
+}
+
+export function createWindowParts({ windowId }: WindowOptions = {}): WindowParts {
+  const own = nanoid();
+  const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('ravlo');
+  return {
+    windowId: windowId ?? (() => Promise.resolve(own)),
+    inHand: new Map(),
+    withdrawn: new Set(),
+    heardOf: new Set(),
+    photoPause: forgettingPause(),
+    editPause: forgettingPause(),
+    going: new Map(),
+    found: new Map(),
+    lastOrder: 0,
+    isSendingPhotos: false,
+    tellOthers: (message) => channel?.postMessage(message),
+    hearOthers(listener) {
+      const hear = ({ data }: MessageEvent<unknown>) => listener(data);
+      channel?.addEventListener('message', hear);
+      return () => channel?.removeEventListener('message', hear);
+    },
+  };
+}
+
+/** Does work unless the same is going on: then that is waited for. */
+export function once<T>(parts: WindowParts, about: string, work: () => Promise<T>): Promise<T> {
+  const known = parts.going.get(about) as Promise<T> | undefined;
+  if (known) return known;
+  const now = work().finally(() => parts.going.delete(about));
+  parts.going.set(about, now);
+  return now;
+}
+
+/** Does work when what was asked for before it, about the same thing, is done. */
+export function inTurn<T>(parts: WindowParts, about: string, work: () => Promise<T>): Promise<T> {
+  const before = parts.going.get(about) ?? Promise.resolve();
+  // What broke before is its own caller's trouble.
+  const now = before.catch(() => undefined).then(work);
+  const kept = now.finally(() => {
+    if (parts.going.get(about) === kept) parts.going.delete(about);
+  });
+  kept.catch(() => undefined);
+  parts.going.set(about, kept);
+  return now;
+}

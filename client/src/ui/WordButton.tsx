@@ -1,0 +1,23 @@
+import { Pressable, StyleSheet } from 'react-native';
+import { target } from './tokens';
+import { Words } from './Words';
+
+export interface WordButtonProps {
+  readonly label: string;
+  readonly onPress: () => void;
+}
+
+/** A way of second rank: bold words with a line under them. */
+export function WordButton({ label, onPress }: WordButtonProps) {
+  return (
+    <Pressable role="button" onPress={onPress} style={styles.button}>
+      <Words bold underlined>
+        {label}
+      </Words>
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  button: { minHeight: target, alignSelf: 'flex-start', justifyContent: 'center' },
+});
