@@ -1,45 +1,42 @@
 import { render, screen } from '@testing-library/react';
+import { Provider } from 'react-redux';
+import { createStore } from '@/packet/store';
 import userEvent from '@testing-library/user-event';
 import { OFFLINE } from '@/packet/trouble';
-import { OutboxRow } from './OutboxRow';
+import { FRESH_LIFE } from '@/packet/photoLife';
+import { KeptPhotoRow } from './KeptPhotoRow';
 import type { PhotoItem } from '@/packet/photosSlice';
 
 const item = (change: Partial<PhotoItem>): PhotoItem => ({
+  ...FRESH_LIFE,
   key: 'k',
   packetId: 'p',
   name: 'sheet.jpg',
   bytes: 470_000,
-  state: 'waiting',
-  progress: 0,
+  order: 1,
   isKept: true,
-  trouble: null,
-  pageId: null,
   ...change,
 });
 
-describe('OutboxRow', () => {
+describe('KeptPhotoRow', () => {
   it.each([
     [{ state: 'opening' }, 'Being opened…'],
-    [{ state: 'keeping' }, 'Being kept…'],
+    [{ state: 'hashing' }, 'Being read…'],
     [{ state: 'waiting' }, 'Kept on this device, waiting its turn.'],
-    [
-      { state: 'waiting', trouble: OFFLINE },
-      'Kept on this device, not on Ravlo yet. It goes up by itself as soon as it can.',
-    ],
     [
       { state: 'waiting', isKept: false },
       'Not saved yet, and this browser has no room to keep it: leave this page open.',
     ],
-    [{ state: 'saved', progress: 1 }, 'Saved, 470 KB'],
+    [{ state: 'confirmed', progress: 1 }, 'Saved, 470 KB'],
   ] as const)('%o is said in words', (change, words) => {
-    render(<OutboxRow item={item(change)} onDismiss={() => undefined} />);
+    render(<KeptPhotoRow item={item(change)} onWays={() => undefined} />);
     expect(screen.getByText('sheet.jpg')).toBeInTheDocument();
     expect(screen.getByText(words)).toBeInTheDocument();
     expect(screen.queryByRole('button')).toBeNull();
   });
 
   it('shows how far a photo has got', () => {
-    render(<OutboxRow item={item({ state: 'sending', progress: 0.4 })} onDismiss={() => undefined} />);
+    render(<KeptPhotoRow item={item({ state: 'sending', progress: 0.4 })} onWays={() => undefined} />);
     expect(screen.getByRole('progressbar', { name: 'Sending sheet.jpg' })).toHaveAttribute(
       'aria-valuenow',
       '40',
@@ -47,19 +44,31 @@ describe('OutboxRow', () => {
     expect(screen.getByText('40 % of 470 KB')).toBeInTheDocument();
   });
 
-  it('says why a file is refused and lets it be dismissed', async () => {
-    const dismiss = jest.fn();
-    const trouble = { kind: 'photo-empty', detail: '“sheet.jpg” is empty.' } as const;
-    render(<OutboxRow item={item({ state: 'refused', trouble })} onDismiss={dismiss} />);
-    expect(screen.getByText('“sheet.jpg” is empty.')).toBeInTheDocument();
-    await userEvent.click(screen.getByRole('button', { name: 'Dismiss sheet.jpg' }));
-    expect(dismiss).toHaveBeenCalledTimes(1);
+  it.each([
+    [
+      { state: 'held', trouble: { kind: 'photo-empty', detail: '“sheet.jpg” is empty.' } },
+      '“sheet.jpg” is empty.',
+    ],
+    [
+      { state: 'waiting', trouble: OFFLINE },
+      'Kept on this device, not on Ravlo yet. It goes up by itself as soon as it can.',
+    ],
+  ] as const)('%o: says why it does not get through, and offers ways on', async (change, words) => {
+    const ways = jest.fn();
+    render(
+      <Provider store={createStore()}>
+        <KeptPhotoRow item={item(change)} onWays={ways} />
+      </Provider>,
+    );
+    expect(screen.getByText(words)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole('button', { name: 'What to do with sheet.jpg' }));
+    expect(ways).toHaveBeenCalledTimes(1);
   });
 
   it('says that the very photo is there already, and lets it be left out', async () => {
     const leaveOut = jest.fn();
-    const saved = item({ state: 'saved', progress: 1, pageId: 'q' });
-    render(<OutboxRow item={saved} onDismiss={() => undefined} twin={2} onLeaveOut={leaveOut} />);
+    const saved = item({ state: 'confirmed', progress: 1, pageId: 'q' });
+    render(<KeptPhotoRow item={saved} onWays={() => undefined} twin={2} onLeaveOut={leaveOut} />);
     expect(screen.getByText('You have this very photo already, as page 2.')).toBeInTheDocument();
     await userEvent.click(screen.getByRole('button', { name: 'Leave it out' }));
     expect(leaveOut).toHaveBeenCalledTimes(1);

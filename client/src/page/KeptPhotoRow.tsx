@@ -47,7 +47,7 @@ export function KeptPhotoRow({ item, onWays, twin = null, onLeaveOut }: KeptPhot
         ) : null}
         {isHeld || (item.state === 'waiting' && item.trouble) ? (
           <View style={styles.ways}>
-            <Button compact label={`What to do with ${shortly(item.name)}`} onPress={onWays} />
+            <Button compact label="What to do…" describes={`What to do with ${item.name}`} onPress={onWays} />
           </View>
         ) : null}
       </View>
@@ -55,8 +55,6 @@ export function KeptPhotoRow({ item, onWays, twin = null, onLeaveOut }: KeptPhot
     </View>
   );
 }
-
-const shortly = (name: string) => (name.length > 18 ? `${name.slice(0, 8)}…${name.slice(-8)}` : name);
 
 function sayState(item: PhotoItem): string {
   switch (item.state) {
