@@ -2,7 +2,7 @@ import { execFile } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
 import { promisify } from 'node:util';
 import type { Page as BrowserPage } from '@playwright/test';
-import { addPhotos, namesOf, newPacket, packetOnServer, toTable } from './support/steps';
+import { addPhotos, namesOf, newPacket, packetOnServer, renamePacket, toTable } from './support/steps';
 import { expect, test } from './support/test';
 
 const run = promisify(execFile);
@@ -122,6 +122,7 @@ test('pages are mended, labelled, undone, found again after a reload, and the la
 
   await test.step('all of it is taken back after a reload', async () => {
     await browser.goto(`${ravlo.url}/packet/${id}`);
+    await expect(browser.getByRole('button', { name: /^Undo: / })).toBeEnabled();
     for (let steps = 0; steps < 40; steps++) {
       const button = browser.getByRole('button', { name: /^Undo/ }).first();
       await expect(button).toBeVisible();
@@ -145,7 +146,7 @@ test('pages leave for another packet and come back, and a packet is split', asyn
   ravlo,
 }) => {
   const other = await newPacket(browser, ravlo.url);
-  await browser.request.patch(`${ravlo.url}/api/packets/${other}`, { data: { name: 'Second exercise' } });
+  await renamePacket(browser, ravlo.url, other, 'Second exercise');
   const id = await newPacket(browser, ravlo.url);
   await addPhotos(browser, ['tides-week-3', 'tides-neap']);
   await toTable(browser, 2);

@@ -81,14 +81,14 @@ test('an edit made while the server is away is shown, kept and saved later', asy
   await browser.getByRole('tab', { name: 'Turn' }).click();
   await ownRavlo.stop();
   await browser.getByRole('button', { name: 'Turn right' }).click();
-  await expect(browser.getByRole('alert').getByText(/Ravlo cannot be reached just now/)).toBeVisible();
+  await expect(browser.getByRole('alert').getByText('Your last changes are not saved yet.')).toBeVisible();
   await ownRavlo.start();
   await expect
     .poll(async () => (await packetOnServer(browser, ownRavlo.url, id)).pages[0].recipe.turn)
     .toBe(90);
 });
 
-test('two windows on one page: the later edit on an old version gives way and says so', async ({
+test('two windows on one page: different edits are merged, the same one is asked about', async ({
   page: browser,
   otherBrowser,
   ravlo,
@@ -99,25 +99,32 @@ test('two windows on one page: the later edit on an old version gives way and sa
   await browser.getByTestId('page-1').locator('img').click();
   await browser.getByRole('tab', { name: 'Turn' }).click();
   const address = browser.url();
-  const server = async () => (await packetOnServer(browser, ravlo.url, id)).pages[0];
-  await expect.poll(async () => (await server()).recipe.outline.by).toBe('finder');
+  const recipe = async () => (await packetOnServer(browser, ravlo.url, id)).pages[0].recipe;
 
   const other = await otherBrowser();
-  // This window does not hear of the other's edit before it makes its own.
-  await other.route('**/api/packets/*', (route) =>
-    other.url().includes('/page/') && seen++ > 0 ? route.abort() : route.continue(),
-  );
+  // This window does not hear of the other's edits before it makes its own.
+  await other.route('**/api/events', (route) => route.abort());
   let seen = 0;
+  await other.route('**/api/packets/*', (route) => (seen++ > 0 ? route.abort() : route.continue()));
   await other.goto(address);
   await other.getByRole('tab', { name: 'Look' }).click();
   await browser.getByRole('button', { name: 'Turn right' }).click();
-  await expect.poll(async () => (await server()).recipe.turn).toBe(90);
+  await expect.poll(recipe).toMatchObject({ turn: 90 });
+  await other.getByRole('radio', { name: 'As shot' }).click();
+  await expect.poll(recipe).toMatchObject({ turn: 90, look: 'as-shot' });
+  await expect(other.getByRole('alert')).toHaveCount(0);
 
-  await other.getByRole('radio', { name: 'As shot' }).click();
-  await expect(other.getByRole('alert').getByText(/was changed in another window/)).toBeVisible();
-  expect((await server()).recipe).toMatchObject({ turn: 90, look: 'daylight' });
-  await other.getByRole('radio', { name: 'As shot' }).click();
-  await expect.poll(async () => (await server()).recipe).toMatchObject({ turn: 90, look: 'as-shot' });
+  await other.getByRole('tab', { name: 'Turn' }).click();
+  await browser.getByRole('button', { name: 'Turn right' }).click();
+  await expect.poll(recipe).toMatchObject({ turn: 180 });
+  await other.getByRole('button', { name: 'Turn left' }).click();
+  await expect(other.getByText('The turn of page 1 was changed in another window as well.')).toBeVisible();
+  expect(await recipe()).toMatchObject({ turn: 180 });
+  // It is told on whatever screen, and waits there for an answer.
+  await other.getByRole('button', { name: 'To the table' }).click();
+  await other.getByRole('button', { name: 'Keep mine' }).click();
+  await expect.poll(recipe).toMatchObject({ turn: 0, look: 'as-shot' });
+  await expect(other.getByRole('button', { name: 'Keep mine' })).toHaveCount(0);
 });
 
 test('a name too long is said at once, and the last good one stays', async ({ page: browser, ravlo }) => {
@@ -137,6 +144,9 @@ test('a name too long is said at once, and the last good one stays', async ({ pa
 test('an address that leads nowhere says so and leads back', async ({ page: browser, ravlo }) => {
   await browser.goto(`${ravlo.url}/packet/00000000-0000-4000-8000-000000000000`);
   await expect(browser.getByText(/This packet is not here/)).toBeVisible();
+  await browser.goto(`${ravlo.url}/packet/not-an-id`);
+  await expect(browser.getByText(/This packet is not here/)).toBeVisible();
+  await expect(browser.getByText(/UUID/)).toHaveCount(0);
   await browser.goto(`${ravlo.url}/no/such/place`);
   await expect(browser.getByText('There is nothing at this address.')).toBeVisible();
   await browser.getByRole('link', { name: 'To the shelf' }).click();

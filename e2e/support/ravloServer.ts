@@ -16,6 +16,11 @@ export interface RavloServerOptions {
 /** The real server, as a process of its own with a data folder of its own. */
 export interface RavloServer {
   readonly url: string;
+  readonly dataDir: string;
+  /** of the process that runs now */
+  readonly pid: number;
+  /** ends the process at once, in the middle of whatever it does; the data stay */
+  kill(): Promise<void>;
   /** ends the process; the data stay */
   stop(): Promise<void>;
   /** starts it again at the same address on the same data */
@@ -57,22 +62,28 @@ export async function startRavlo({ demo, lan = false }: RavloServerOptions): Pro
     });
   }
 
-  async function stop(): Promise<void> {
+  async function end(signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {
     const running = child;
     child = null;
-    if (!running || running.exitCode !== null) return;
+    if (!running || running.exitCode !== null || running.signalCode !== null) return;
     const ended = new Promise((resolve) => running.once('exit', resolve));
-    running.kill('SIGTERM');
+    running.kill(signal);
     await ended;
   }
+  const stop = () => end('SIGTERM');
 
   await start();
   return {
     get url() {
       return `http://localhost:${port}`;
     },
+    dataDir,
+    get pid() {
+      return child?.pid ?? 0;
+    },
     start,
     stop,
+    kill: () => end('SIGKILL'),
     async remove() {
       await stop();
       await rm(dataDir, { recursive: true, force: true });

@@ -54,3 +54,10 @@ export async function packetOnServer(browser: BrowserPage, url: string, id: stri
 /** The photo names of a packet's pages, in order. */
 export const namesOf = (packet: OpenPacket): string[] =>
   packet.pages.map(({ photoName }) => photoName.replace('.jpg', ''));
+
+/** Gives a packet that has not been named yet a name, without the interface. */
+export async function renamePacket(browser: BrowserPage, url: string, id: string, to: string): Promise<void> {
+  const { name: from } = await packetOnServer(browser, url, id);
+  const data = { pages: [], packets: [{ packetId: id, patch: { name: { from, to } } }] };
+  expect((await browser.request.patch(`${url}/api/edits`, { data })).status()).toBe(200);
+}

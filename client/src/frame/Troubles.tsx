@@ -1,8 +1,8 @@
-import { useRouter } from 'expo-router';
+import { usePathname, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { api } from '@/packet/api';
 import { giveWay, insist } from '@/packet/editing';
-import type { Clash } from '@/packet/editsSlice';
+import { idOf, selectIsKept, type Clash } from '@/packet/editsSlice';
 import { sayClash } from '@/packet/sayStep';
 import { useAppDispatch, useAppSelector } from '@/packet/store';
 import type { Trouble } from '@/packet/trouble';
@@ -16,6 +16,7 @@ import { useClashes } from './useClashes';
 /** What went wrong, told over whatever screen is open, each with a way on. */
 export function Troubles() {
   const { told, saving, remark } = useAppSelector(selectTroubles);
+  const isKept = useAppSelector(selectIsKept);
   const clashes = useClashes();
   const dispatch = useAppDispatch();
   const seen = () => dispatch(troubleSeen());
@@ -29,13 +30,20 @@ export function Troubles() {
         <Notice
           tone="attention"
           title="Your last changes are not saved yet."
-          detail={`${saving.detail} The changes are kept on this device.`}
-          action={<Button label="Try now" onPress={() => dispatch(wakeAll())} />}
+          detail={saySaving(saving, isKept)}
+          below={<Button compact label="Try now" onPress={() => dispatch(wakeAll())} />}
         />
       ) : null}
       {remark ? <Notice title={remark} action={<Button label="All right" onPress={seen} />} /> : null}
     </View>
   );
+}
+
+/** Why changes wait, and that they are not lost. */
+function saySaving({ kind, detail }: Trouble, isKept: boolean): string {
+  if (!isKept) return 'This device has no room to keep them: leave this page open until they are saved.';
+  const isFar = kind === 'offline' || kind === 'unexpected';
+  return `${isFar ? 'Ravlo cannot be reached just now.' : detail} They are kept on this device and go up by themselves.`;
 }
 
 function Told({ trouble, onSeen }: { readonly trouble: Trouble; readonly onSeen: () => void }) {
@@ -58,19 +66,21 @@ function ClashNotice({ packetId, clash }: { readonly packetId: string; readonly 
   const router = useRouter();
   const dispatch = useAppDispatch();
   const lyingIn = clash.about === 'page' ? clash.page.packetId : clash.packet.id;
+  const isOpen = usePathname().endsWith(idOf(clash));
   const pages = useAppSelector((state) => api.endpoints.packet.select(lyingIn)(state).data?.pages);
   return (
     <Notice
       tone="attention"
       title={sayClash(clash, pages)}
-      detail="What you see is the other one. Nothing is overwritten before you choose."
+      detail="You see the other one. Nothing is overwritten before you choose."
       below={
         <View style={styles.choice}>
-          <Button label="Keep mine" onPress={() => dispatch(insist(packetId, clash))} />
-          <Button label="Take the other" onPress={() => dispatch(giveWay(packetId, clash))} />
-          {clash.about === 'page' ? (
+          <Button compact label="Keep mine" onPress={() => dispatch(insist(packetId, clash))} />
+          <Button compact label="Take the other" onPress={() => dispatch(giveWay(packetId, clash))} />
+          {clash.about === 'page' && !isOpen ? (
             <Button
-              label="Look at the page"
+              compact
+              label="Look at it"
               onPress={() => router.push(`/packet/${lyingIn}/page/${clash.page.id}`)}
             />
           ) : null}

@@ -30,7 +30,12 @@ export function useShelf() {
     trouble: error ? toTrouble(error) : null,
     isCreating: creating.isLoading,
     /** what was deleted last, and can be taken back also after a reload */
-    lastDeleted: last && openedAt - last.at < OFFERED ? last : null,
+    lastDeleted:
+      last?.kind === 'deleted' &&
+      openedAt - last.at < OFFERED &&
+      !shelf?.packets.some(({ id }) => id === last.packetId)
+        ? last
+        : null,
     create: async () => {
       try {
         const packet = await createPacket().unwrap();

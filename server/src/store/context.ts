@@ -1,5 +1,5 @@
 import type { Logger } from 'pino';
-import { Op, type Sequelize, type Transaction } from 'sequelize';
+import type { Sequelize, Transaction } from 'sequelize';
 import { notFound } from '../problems';
 import type { Changes } from './changes';
 import { PacketRow, PageRow, PhotoRow } from './models';
@@ -48,18 +48,18 @@ export async function inWriting<T>(
 
 export interface FindOptions {
   readonly transaction?: Transaction;
-  /** look among the deleted ones instead. @default false */
-  readonly deleted?: boolean;
+  /** look among the deleted ones as well. @default no */
+  readonly deleted?: 'also';
 }
 
 /** @throws ProblemError not-found unless the packet is here and this person's */
 export async function packetRow(
   { ownerId }: StoreContext,
   id: string,
-  { transaction, deleted = false }: FindOptions = {},
+  { transaction, deleted }: FindOptions = {},
 ): Promise<PacketRow> {
-  const deletedAt = deleted ? { [Op.ne]: null } : null;
-  const row = await PacketRow.findOne({ where: { id, ownerId, deletedAt }, transaction });
+  const here = deleted ? null : { deletedAt: null };
+  const row = await PacketRow.findOne({ where: { id, ownerId, ...here }, transaction });
   if (!row) throw notFound('packet');
   return row;
 }

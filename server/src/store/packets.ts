@@ -64,17 +64,21 @@ export function packetsOf(context: StoreContext) {
     /** It is kept for a while, and can be brought back. Deleting what is deleted already changes nothing. */
     async remove(id: string): Promise<void> {
       await inWriting(context, async ({ transaction, tell }) => {
-        const row = await packetRow(context, id, { transaction });
+        const row = await packetRow(context, id, { transaction, deleted: 'also' });
+        if (row.deletedAt) return;
         await row.update({ deletedAt: new Date() }, { transaction });
         tell(id);
       });
     },
 
+    /** Bringing back what is there already changes nothing. */
     async restore(id: string): Promise<OpenPacket> {
       return inWriting(context, async ({ transaction, touch }) => {
-        const row = await packetRow(context, id, { transaction, deleted: true });
-        await row.update({ deletedAt: null }, { transaction });
-        await touch(id);
+        const row = await packetRow(context, id, { transaction, deleted: 'also' });
+        if (row.deletedAt) {
+          await row.update({ deletedAt: null }, { transaction });
+          await touch(id);
+        }
         return toOpenPacket(row, await lyingRows([id], transaction), log);
       });
     },
