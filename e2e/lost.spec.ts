@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import { PDFDocument } from '@cantoo/pdf-lib';
 import type { Page as BrowserPage, Route } from '@playwright/test';
 import {
   addPhotos,
@@ -159,7 +160,6 @@ test('edits made with the server away are there after a reload, and saved when i
   expect((await recipes())[0]).toMatchObject({ turn: 0, look: 'daylight' });
 
   await browser.unroute('**/api/edits');
-  await browser.getByRole('button', { name: 'Try now' }).click();
   await expect.poll(async () => (await recipes())[0]).toMatchObject({ turn: 90, look: 'pen' });
   await expect(browser.getByText('Your last changes are not saved yet.')).toHaveCount(0);
 });
@@ -181,7 +181,6 @@ test('a tab that is closed in the middle of thirty edits has lost none', async (
   await expect.poll(turns).toEqual(new Set([0]));
   await browser.keyboard.press('Control+A');
   await browser.keyboard.press('r');
-  const before = Date.now();
   const other = await context.newPage();
   await browser.close();
   // Whatever the closed tab had not sent, the next one that opens does.
@@ -193,7 +192,6 @@ test('a tab that is closed in the middle of thirty edits has lost none', async (
       return pages.filter(({ recipe }) => recipe.turn === 90).length;
     })
     .toBe(30);
-  expect(Date.now() - before).toBeGreaterThan(0);
 });
 
 test('a deleted packet and a deleted page are brought back, also after a reload', async ({
@@ -262,7 +260,7 @@ test('a PDF can be saved only under the name and on the paper that are shown', a
       );
     Object.assign(globalThis, { states });
   });
-  await browser.getByRole('textbox', { name: 'File name' }).pressSequentially(' 3');
+  await browser.getByRole('textbox', { name: 'File name' }).pressSequentially('-3');
   const states = await browser.evaluate(() => (globalThis as unknown as { states: boolean[] }).states);
   expect(states.length).toBeGreaterThan(0);
   expect(states).not.toContain(false);
@@ -270,8 +268,7 @@ test('a PDF can be saved only under the name and on the paper that are shown', a
   const saving = browser.waitForEvent('download');
   await save.click();
   const file = await saving;
-  expect(file.suggestedFilename()).toBe('New packet 3.pdf');
-  expect((await readFile(await file.path())).toString('latin1')).toMatch(
-    /N\x00e\x00w|New packet 3|FEFF004E0065/i,
-  );
+  expect(file.suggestedFilename()).toBe('New packet-3.pdf');
+  const document = await PDFDocument.load(await readFile(await file.path()), { updateMetadata: false });
+  expect(document.getTitle()).toBe('New packet-3');
 });

@@ -1,0 +1,137 @@
+import { TextDecoder, TextEncoder } from 'node:util';
+import { act, renderHook, waitFor } from '@testing-library/react';
+import { Provider } from 'react-redux';
+import type { OpenPacket, Page, Paper } from '@ravlo/contract';
+import { fakePage } from '../../test/fakes';
+import { developForPdf, makePdf } from '@/darkroom/darkroom';
+import { changeRecipe } from '@/packet/editing';
+import { findFailed } from '@/packet/findSlice';
+import { createStore } from '@/packet/store';
+import { usePdf, type PdfState } from './usePdf';
+
+jest.mock('@/darkroom/darkroom', () => ({
+  ...jest.requireActual<object>('@/darkroom/darkroom'),
+  developForPdf: jest.fn(),
+  makePdf: jest.fn(),
+}));
+const develop = jest.mocked(developForPdf);
+const make = jest.mocked(makePdf);
+
+const whole = { by: 'whole', reason: 'chosen' } as const;
+const pageOf = (n: number): Page => {
+  const page = fakePage(n);
+  return { ...page, recipe: { ...page.recipe, outline: whole } };
+};
+const packetOf = (pages: readonly Page[]): OpenPacket => ({
+  id: fakePage(1).packetId,
+  name: 'Tides',
+  paper: 'a4',
+  look: null,
+  pageCount: pages.length,
+  createdAt: '2026-01-05T18:00:00.000Z',
+  changedAt: '2026-01-05T18:00:00.000Z',
+  pages: [...pages],
+  unreadable: 0,
+});
+
+beforeEach(() => {
+  develop
+    .mockReset()
+    .mockResolvedValue({ jpeg: new Uint8Array([1]), size: { width: 210, height: 297 } } as never);
+  // The PDF says what it was made of.
+  make
+    .mockReset()
+    .mockImplementation(async (pages, { title, paper }) =>
+      new TextEncoder().encode(JSON.stringify([title, paper, pages.map(({ marks }) => marks?.length)])),
+    );
+  globalThis.URL.createObjectURL = () => 'blob:picture';
+  globalThis.URL.revokeObjectURL = () => undefined;
+});
+
+function open(packet: OpenPacket) {
+  const store = createStore();
+  const seen: PdfState[] = [];
+  const view = renderHook(
+    ({ paper, title }: { paper: Paper; title: string }) => {
+      const state = usePdf(packet, paper, title);
+      seen.push(state);
+      return state;
+    },
+    {
+      initialProps: { paper: 'a4' as Paper, title: 'Tides' },
+      wrapper: ({ children }) => <Provider store={store}>{children}</Provider>,
+    },
+  );
+  const now = () => view.result.current;
+  const ready = () =>
+    waitFor(() => {
+      const state = now();
+      if (state.status !== 'ready' || state.isStale) throw new Error('not yet');
+      return JSON.parse(new TextDecoder().decode(state.bytes)) as unknown;
+    });
+  return { store, view, now, ready, seen };
+}
+
+/** That no PDF that could have been saved was ever another than the one asked for. */
+const neverStale = (seen: readonly PdfState[], wanted: string) =>
+  seen.every(
+    (state) =>
+      state.status !== 'ready' || state.isStale || new TextDecoder().decode(state.bytes).includes(wanted),
+  );
+
+describe('the PDF on the finish screen', () => {
+  it('cannot be saved while it is being made anew for another name or paper', async () => {
+    const { view, ready, seen } = open(packetOf([pageOf(1), pageOf(2)]));
+    expect(await ready()).toEqual(['Tides', 'a4', [0, 0]]);
+    seen.length = 0;
+    view.rerender({ paper: 'a4', title: 'Tides 3' });
+    expect(await ready()).toEqual(['Tides 3', 'a4', [0, 0]]);
+    expect(neverStale(seen, '"Tides 3"')).toBe(true);
+    seen.length = 0;
+    view.rerender({ paper: 'letter', title: 'Tides 3' });
+    expect(await ready()).toEqual(['Tides 3', 'letter', [0, 0]]);
+    expect(neverStale(seen, '"letter"')).toBe(true);
+    // Pages that stay the same are not developed again.
+    expect(develop).toHaveBeenCalledTimes(2);
+  });
+
+  it('cannot be saved while a note is missing in it', async () => {
+    const [page] = [pageOf(1)];
+    globalThis.fetch = () => new Promise(() => undefined);
+    const { store, ready, seen } = open(packetOf([page]));
+    await ready();
+    seen.length = 0;
+    const label = {
+      id: 'note',
+      kind: 'label',
+      turn: 0,
+      x: 9,
+      y: 9,
+      text: 'see back',
+      size: 5,
+      colour: 'ink',
+    } as const;
+    act(() => store.dispatch(changeRecipe(page, (recipe) => ({ ...recipe, notes: [label] }), 'label')));
+    expect(await ready()).toEqual(['Tides', 'a4', [1]]);
+    expect(neverStale(seen, '[1]')).toBe(true);
+  });
+
+  it('names the pages that cannot be developed', async () => {
+    const pages = [pageOf(1), pageOf(2), pageOf(3)];
+    develop.mockImplementation(async ({ id }) => {
+      if (id !== pages[1].id) throw new Error('The photo is damaged');
+      return { jpeg: new Uint8Array([1]), size: { width: 210, height: 297 } } as never;
+    });
+    const { now } = open(packetOf(pages));
+    await waitFor(() => expect(now()).toEqual({ status: 'failed', numbers: [1, 3] }));
+    expect(make).not.toHaveBeenCalled();
+  });
+
+  it('names the pages whose sheet could not be looked for', () => {
+    const packet = packetOf([pageOf(1), fakePage(2)]);
+    const { store, now } = open(packet);
+    expect(now().status).toBe('working');
+    act(() => void store.dispatch(findFailed(packet.pages[1].id)));
+    expect(now()).toEqual({ status: 'failed', numbers: [2] });
+  });
+});
