@@ -260,6 +260,7 @@ test('a PDF can be saved only under the name and on the paper that are shown', a
       );
     Object.assign(globalThis, { states });
   });
+  await browser.getByRole('textbox', { name: 'File name' }).press('End');
   await browser.getByRole('textbox', { name: 'File name' }).pressSequentially('-3');
   const states = await browser.evaluate(() => (globalThis as unknown as { states: boolean[] }).states);
   expect(states.length).toBeGreaterThan(0);
@@ -269,6 +270,6 @@ test('a PDF can be saved only under the name and on the paper that are shown', a
   await save.click();
   const file = await saving;
   expect(file.suggestedFilename()).toBe('New packet-3.pdf');
-  const document = await PDFDocument.load(await readFile(await file.path()), { updateMetadata: false });
-  expect(document.getTitle()).toBe('New packet-3');
+  const pdf = await PDFDocument.load(await readFile(await file.path()), { updateMetadata: false });
+  expect(pdf.getTitle()).toBe('New packet-3');
 });

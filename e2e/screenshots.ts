@@ -113,6 +113,18 @@ try {
   await page.getByText(/^Saved/).waitFor();
   await shoot('gather');
 
+  await page.goto(server.url);
+  await page.getByRole('button', { name: 'Delete Passage log' }).click();
+  await page.getByRole('link', { name: new RegExp(`^${PACKET}`) }).click();
+  await page.getByRole('button', { name: 'More for page 6' }).click();
+  await page.getByRole('button', { name: /^Delete/ }).click();
+  await page.goto(`${server.url}/deleted`);
+  await settled(page, 1);
+  await shoot('deleted');
+
+  await page.goto(server.url);
+  await page.getByRole('link', { name: new RegExp(`^${PACKET}`) }).click();
+  await page.getByRole('button', { name: 'Add pages' }).click();
   await page.getByRole('button', { name: 'Try it on the practice desk' }).click();
   await page.getByTestId('aim-outline').waitFor();
   await page.waitForTimeout(1400);

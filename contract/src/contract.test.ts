@@ -1,5 +1,16 @@
 import fc from 'fast-check';
-import { FRESH_RECIPE, packetNameSchema, problemKind, problemSchema, recipeSchema } from './index';
+import {
+  FRESH_RECIPE,
+  hasRoomFor,
+  MOST_NOTES,
+  MOST_POINTS,
+  MOST_STROKE_POINTS,
+  packetNameSchema,
+  problemKind,
+  problemSchema,
+  recipeSchema,
+  type Note,
+} from './index';
 
 describe('recipeSchema', () => {
   const coordinate = fc.double({ min: -1000, max: 9000, noNaN: true });
@@ -75,6 +86,33 @@ describe('recipeSchema', () => {
     ],
   ])('refuses %s', (_what, recipe) => {
     expect(recipeSchema.safeParse(recipe).success).toBe(false);
+  });
+});
+
+describe('the notes on one page', () => {
+  const stroke = (n: number, points: number): Note => ({
+    id: `stroke-${n}`,
+    kind: 'stroke',
+    turn: 0,
+    x: 0,
+    y: 0,
+    width: 0.5,
+    colour: 'ink',
+    points: Array.from({ length: points }, () => [1, 1, 0.5]),
+  });
+  const isTaken = (notes: readonly Note[]) => recipeSchema.safeParse({ ...FRESH_RECIPE, notes }).success;
+
+  it('may be many hundred strokes of handwriting, and one more is refused where it was said that there is no room', () => {
+    const letters = Array.from({ length: MOST_NOTES }, (_, n) => stroke(n, 12));
+    const long = Array.from({ length: MOST_POINTS / MOST_STROKE_POINTS }, (_, n) =>
+      stroke(n, MOST_STROKE_POINTS),
+    );
+    for (const full of [letters, long]) {
+      const less = full.slice(1);
+      expect([hasRoomFor(less, full[0]), isTaken(full)]).toEqual([true, true]);
+      const more = stroke(9999, 1);
+      expect([hasRoomFor(full, more), isTaken([...full, more])]).toEqual([false, false]);
+    }
   });
 });
 

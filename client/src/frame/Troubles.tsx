@@ -1,8 +1,9 @@
 import { usePathname, useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { api } from '@/packet/api';
-import { giveWay, insist } from '@/packet/editing';
-import { idOf, selectIsKept, type Clash } from '@/packet/editsSlice';
+import { giveWay, insist } from '@/packet/clashes';
+import { idOf, type Clash } from '@/packet/pendingEdits';
+import { selectIsKept } from '@/packet/editsSlice';
 import { sayClash } from '@/packet/sayStep';
 import { useAppDispatch, useAppSelector } from '@/packet/store';
 import type { Trouble } from '@/packet/trouble';

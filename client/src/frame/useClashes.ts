@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { idOf, type Clash } from '@/packet/editsSlice';
+import { idOf, type Clash } from '@/packet/pendingEdits';
 import { useAppSelector } from '@/packet/store';
 
 export interface OpenClash {

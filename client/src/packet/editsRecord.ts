@@ -1,14 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import {
-  isNothing,
-  joinEdits,
-  MOST_STEPS,
-  NOTHING_DONE,
-  type Clash,
-  type Edits,
-  type PacketEdits,
-  type Step,
-} from './editsSlice';
+import { isNothing, joinEdits, type Clash, type Edits, type Step } from './pendingEdits';
+import { MOST_STEPS, NOTHING_DONE, type PacketEdits } from './editsSlice';
 
 /** What a window has done to a packet, kept in the browser over reloads and crashes: edits and history, as one. */
 export interface EditsRecord extends PacketEdits {

@@ -8,7 +8,8 @@ import {
   type Page,
 } from '@ravlo/contract';
 import { api } from './api';
-import { edit, ensureEdits, factEdits, keep, newStep, pageEdits, remember } from './editing';
+import { edit, factEdits, newStep, pageEdits, remember } from './editing';
+import { ensureEdits, keep } from './editsKeeping';
 import {
   redone,
   selectFacts,
@@ -17,10 +18,8 @@ import {
   selectUndoStep,
   SHELF,
   undone,
-  type PacketPages,
-  type PageEdit,
-  type Step,
 } from './editsSlice';
+import { type PacketPages, type PageEdit, type Step } from './pendingEdits';
 import { sayLeft } from './sayStep';
 import type { AppThunk, RootState } from './store';
 import { toTrouble, type Trouble } from './trouble';

@@ -6,12 +6,12 @@ import {
   addPhotos,
   aimPhoto,
   followPhotos,
-  photoOf,
   resumePhotos,
   throwAway,
   wakePhotos,
   withdrawPhoto,
 } from './photos';
+import { photoOf } from './keptPhotos';
 import { confirmedCleared, gone, isOnlyHere, selectPhotos } from './photosSlice';
 import { forgetPhoto, keepPhoto, keptPhotos, type KeptPhoto } from './photoStore';
 import { sendPhoto, type SendResult } from './sendPhoto';

@@ -1,5 +1,5 @@
 import type { PacketPatch, Page, RecipePatch } from '@ravlo/contract';
-import type { Clash, Step } from './editsSlice';
+import type { Clash, Step } from './pendingEdits';
 
 /** A step as a person would call it: "edges of page 3", "new order". */
 export function sayStep(step: Step, pages: readonly Page[]): string {

@@ -1,6 +1,6 @@
 import type { Page } from '@ravlo/contract';
 import { useEffect } from 'react';
-import { ensureEdits } from './editing';
+import { ensureEdits } from './editsKeeping';
 import { selectRedoStep, selectUndoStep } from './editsSlice';
 import { redo, undo } from './history';
 import { sayStep } from './sayStep';

@@ -11,15 +11,9 @@ import {
   type RealServer,
 } from '../../test/realServer';
 import { api } from './api';
-import {
-  changeFacts,
-  changeRecipe,
-  changeRecipes,
-  ensureEdits,
-  giveWay,
-  insist,
-  resumeEdits,
-} from './editing';
+import { changeFacts, changeRecipe, changeRecipes, resumeEdits } from './editing';
+import { ensureEdits } from './editsKeeping';
+import { giveWay, insist } from './clashes';
 import {
   MOST_STEPS,
   selectFacts,

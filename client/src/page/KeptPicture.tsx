@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { photoOf } from '@/packet/photos';
+import { photoOf } from '@/packet/keptPhotos';
 import { useAppDispatch } from '@/packet/store';
 import { colours } from '@/ui/tokens';
 

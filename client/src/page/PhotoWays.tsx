@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { aimAtNewPacket, aimPhoto, photoOf, throwAway } from '@/packet/photos';
+import { aimAtNewPacket, aimPhoto, throwAway } from '@/packet/photos';
+import { photoOf } from '@/packet/keptPhotos';
 import type { PhotoItem } from '@/packet/photosSlice';
 import { useAppDispatch } from '@/packet/store';
 import { saveFile } from '@/ui/saveFile';

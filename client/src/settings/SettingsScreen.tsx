@@ -1,6 +1,7 @@
 import { useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { IconButton } from '@/ui/IconButton';
+import { toTrouble } from '@/packet/trouble';
 import { Notice } from '@/ui/Notice';
 import { ScreenFrame } from '@/ui/ScreenFrame';
 import { Words } from '@/ui/Words';
@@ -27,7 +28,7 @@ export function SettingsScreen() {
         Use a phone
       </Words>
       {trouble ? (
-        <Notice tone="attention" title={'detail' in trouble ? String(trouble.detail) : ''} />
+        <Notice tone="attention" title={toTrouble(trouble).detail} />
       ) : phones ? (
         <PhonePairing phones={phones} pairing={pairing} onForget={(id) => void forget(id)} />
       ) : null}

@@ -2,11 +2,21 @@ import { useEffect, useRef, useState } from 'react';
 import { usePageQuery } from '@/packet/api';
 import { PagePicture } from '@/page/PagePicture';
 
+export interface CoverPictureProps {
+  readonly pageId: string;
+  /** the newest that the shelf knows of */
+  readonly version: number;
+}
+
 /** A packet's first page, asked for and developed when its row comes into view: a shelf may hold hundreds. */
-export function CoverPicture({ pageId }: { readonly pageId: string }) {
+export function CoverPicture({ pageId, version }: CoverPictureProps) {
   const place = useRef<HTMLDivElement>(null);
   const [wasSeen, setSeen] = useState(false);
-  const { data: page } = usePageQuery(pageId, { skip: !wasSeen });
+  const { data: page, refetch } = usePageQuery(pageId, { skip: !wasSeen });
+  const isOld = page !== undefined && page.version < version;
+  useEffect(() => {
+    if (isOld) void refetch();
+  }, [isOld, refetch]);
   useEffect(() => {
     if (wasSeen || !place.current) return undefined;
     const observer = new IntersectionObserver(

@@ -31,7 +31,11 @@ export function PacketRow({ packet, isOpen, onRemove, compact }: PacketRowProps)
       <Link href={`/packet/${packet.id}`} asChild>
         <Pressable role="link" aria-current={isOpen ? 'page' : undefined} style={styles.link}>
           <View style={compact ? styles.smallPicture : styles.picture}>
-            {cover ? <CoverPicture pageId={cover.pageId} /> : <View style={styles.blank} />}
+            {cover ? (
+              <CoverPicture pageId={cover.pageId} version={cover.version} />
+            ) : (
+              <View style={styles.blank} />
+            )}
           </View>
           <View style={styles.words}>
             <Words bold numberOfLines={2}>

@@ -110,7 +110,7 @@ describe('every look', () => {
     let most = 0;
     for (let i = 0; i < bright.data.length; i++)
       most = Math.max(most, Math.abs(bright.data[i] - dimmer.data[i]));
-    expect(most).toBeLessThanOrEqual(2 + 255 / 100);
+    expect(most).toBeLessThanOrEqual(2);
   });
 
   it('commutes with turning the page upside down, nearly everywhere', () => {

@@ -35,22 +35,26 @@ const sheetAt = (left: number, top: number): Quad => [
   [left + 260, top + 360],
   [left, top + 360],
 ];
-const apart = (a: Quad, b: Quad) => Math.max(...a.map(([x, y], i) => Math.hypot(x - b[i][0], y - b[i][1])));
+/** How far two quads lie apart at most, px. @throws where a sheet that should be seen is not */
+function apart(a: Quad | null, b: Quad | null): number {
+  if (!a || !b) throw new Error('No sheet was found');
+  return Math.max(...a.map(([x, y], i) => Math.hypot(x - b[i][0], y - b[i][1])));
+}
 
 describe('createLiveFinder', () => {
   it('finds a sheet within a few frames, holds it still through noise, and leaps after it', () => {
     const finder = createLiveFinder();
     let shown: Quad | null = null;
     for (let i = 0; i < 10; i++) shown = finder.next(frameWith([180, 60], i)).quad;
-    expect(shown && apart(shown, sheetAt(180, 60))).toBeLessThan(0.005 * DIAGONAL);
+    expect(apart(shown, sheetAt(180, 60))).toBeLessThan(0.005 * DIAGONAL);
     for (let i = 10; i < 24; i++) {
       const next: Quad | null = finder.next(frameWith([180, 60], i)).quad;
-      expect(shown && next && apart(next, shown)).toBeLessThan(0.003 * DIAGONAL);
+      expect(apart(next, shown)).toBeLessThan(0.003 * DIAGONAL);
       shown = next;
     }
     // Four frames are 133 ms at thirty a second.
     for (let i = 24; i < 28; i++) shown = finder.next(frameWith([230, 90], i)).quad;
-    expect(shown && apart(shown, sheetAt(230, 90))).toBeLessThan(0.005 * DIAGONAL);
+    expect(apart(shown, sheetAt(230, 90))).toBeLessThan(0.005 * DIAGONAL);
   });
 
   it('shows nothing while there is no sheet, and no more once it is gone', () => {

@@ -1,4 +1,4 @@
-import { Op } from 'sequelize';
+import { literal, Op } from 'sequelize';
 import { DAYS_KEPT } from '@ravlo/contract';
 import { PacketRow, PageRow, PhotoRow } from './models';
 import type { PhotoFiles } from './photoFiles';
@@ -27,9 +27,8 @@ export async function sweep(writer: Writer, files: PhotoFiles, now = Date.now())
       (await PageRow.destroy({ where: { packetId: packetIds }, transaction })) +
       (await PageRow.destroy({ where: { deletedAt }, transaction }));
     const packets = await PacketRow.destroy({ where: { id: packetIds }, transaction });
-    const named = await PageRow.findAll({ attributes: ['photoId'], group: ['photoId'], transaction });
     const photos = await PhotoRow.destroy({
-      where: { id: { [Op.notIn]: named.map(({ photoId }) => photoId) } },
+      where: { id: { [Op.notIn]: literal('(SELECT photoId FROM pages)') } },
       transaction,
     });
     return { packets, pages, photos };

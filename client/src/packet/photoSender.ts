@@ -1,0 +1,102 @@
+import { api } from './api';
+import { hashOf } from './hashOf';
+import { rememberRetake } from './history';
+import { photoOf, removeShot } from './keptPhotos';
+import type { PhotoEvent } from './photoLife';
+import { gone, happened, selectPhoto, selectPhotos } from './photosSlice';
+import { forgetPhoto, keepPhoto } from './photoStore';
+import { sendPhoto } from './sendPhoto';
+import type { AppThunk } from './store';
+import { isEveryones, toTrouble, waitAfter } from './trouble';
+import { alone } from './windowId';
+
+/** Sends photos: one after the other, by one window of the browser at a time. See the table in photoLife.ts. */
+
+/** Sends what waits until nothing does. */
+export function sendPhotos(): AppThunk<Promise<void>> {
+  return async (dispatch, getState, parts) => {
+    if (parts.isSendingPhotos) return;
+    parts.isSendingPhotos = true;
+    try {
+      for (let failures = 0; ;) {
+        const waiting = selectPhotos(getState()).filter(({ state }) => state === 'waiting');
+        if (waiting.length === 0) break;
+        const due = waiting.find(({ notBefore }) => notBefore <= Date.now());
+        if (!due) {
+          const next = Math.min(...waiting.map(({ notBefore }) => notBefore));
+          await parts.photoPause.wait(next - Date.now());
+          continue;
+        }
+        await alone('photos', () => dispatch(sendOne(due.key)));
+        const trouble = selectPhoto(getState(), due.key)?.trouble;
+        // What every photo would meet is waited for; what is one photo's own does not hold the others up.
+        failures = trouble && isEveryones(trouble) ? failures + 1 : 0;
+        if (failures > 0) await parts.photoPause.wait(waitAfter(failures, Math.random()));
+      }
+    } finally {
+      parts.isSendingPhotos = false;
+    }
+  };
+}
+
+function sendOne(key: string): AppThunk<Promise<void>> {
+  return async (dispatch, getState, parts) => {
+    const happens = (event: PhotoEvent) => {
+      dispatch(happened({ key, event }));
+      const item = selectPhoto(getState(), key);
+      if (item?.isKept && event.type !== 'progress') parts.tellOthers({ type: 'photo', item });
+    };
+    const before = selectPhoto(getState(), key);
+    if (before?.state !== 'waiting') return;
+    happens({ type: 'begun' });
+
+    const photo = await dispatch(photoOf(key)).catch(() => undefined);
+    if (photo === null) {
+      // Another window has brought it to its end, or has thrown it away.
+      dispatch(gone(key));
+      return;
+    }
+    const sha256 = photo && (await hashOf(photo.blob).catch(() => null));
+    if (!photo || !sha256) {
+      happens({ type: 'unreadable' });
+      await dispatch(keepHeld(key));
+      return;
+    }
+    happens({ type: 'hashed', sha256 });
+
+    const isAgain = before.sha256 !== null || parts.heardOf.has(key);
+    const result = await sendPhoto(photo, {
+      sha256,
+      isAgain,
+      onProgress: (share) => happens({ type: 'progress', share }),
+    }).catch((reason: unknown) => ({ trouble: toTrouble(reason) }));
+    const then = { now: Date.now(), chance: Math.random() };
+    if ('trouble' in result) {
+      happens({ type: 'failed', trouble: result.trouble, ...then });
+      await dispatch(keepHeld(key));
+      return;
+    }
+    const wasWithdrawn = parts.withdrawn.delete(key);
+    if (wasWithdrawn) {
+      await dispatch(removeShot(photo.packetId, result.page.id));
+      return;
+    }
+    happens({ type: 'answered', page: result.page, ...then });
+    if (selectPhoto(getState(), key)?.state !== 'confirmed') return;
+    // Now, and only now, are the bytes of no more use here.
+    parts.inHand.delete(key);
+    await forgetPhoto(key);
+    dispatch(api.util.invalidateTags(['Shelf', { type: 'Packet', id: photo.packetId }]));
+    if (photo.replaces) await dispatch(rememberRetake(photo.packetId, photo.replaces, result.page.id));
+  };
+}
+
+/** A photo that is held back is so after a reload, too. */
+function keepHeld(key: string): AppThunk<Promise<void>> {
+  return async (dispatch, getState, parts) => {
+    const item = selectPhoto(getState(), key);
+    if (item?.state !== 'held' || !item.trouble || !item.isKept) return;
+    const photo = await dispatch(photoOf(key)).catch(() => null);
+    if (photo && !parts.inHand.has(key)) await keepPhoto({ ...photo, held: item.trouble });
+  };
+}
