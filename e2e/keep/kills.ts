@@ -86,7 +86,7 @@ export async function kills(): Promise<void> {
       }
       isOver = false;
       working = Promise.all([edit(), arrange()]);
-      await new Promise((resolve) => setTimeout(resolve, 30 + random.next() * 700));
+      await new Promise((resolve) => setTimeout(resolve, random.between(30, 1500)));
       isOver = true;
       const known = { turns: new Map(turns), order: [...order] };
       await server.kill();
@@ -94,8 +94,9 @@ export async function kills(): Promise<void> {
       await working;
       // What was acknowledged before the kill: a later one that was not answered may stand in its place.
       const now = (await api.open(worked)).pages;
-      const isRotation = known.order.length === now.length;
-      if (!isRotation) lost++;
+      const lies = now.map(({ id }) => id).join();
+      const next = [...known.order.slice(1), known.order[0]];
+      if (lies !== known.order.join() && lies !== next.join()) lost++;
       for (const { id, recipe } of now) {
         const before = known.turns.get(id) ?? 0;
         if (recipe.turn !== before && recipe.turn !== (before + 90) % 360) lost++;

@@ -17,10 +17,10 @@ import { useWide } from '@/ui/useWide';
 
 /** Around every screen: the store, the fonts, and on wide screens the shelf at the left. */
 export default function Layout() {
-  const [fontsReady] = useFonts({ AtkinsonHyperlegible_400Regular, AtkinsonHyperlegible_700Bold });
+  // Words are there before their font is: nobody waits for it.
+  useFonts({ AtkinsonHyperlegible_400Regular, AtkinsonHyperlegible_700Bold });
   const [store] = useState(() => createStore({ windowId: claimWindowId }));
   useWindow(store);
-  if (!fontsReady) return null;
   return (
     <Provider store={store}>
       <GestureHandlerRootView style={styles.root}>

@@ -5,6 +5,7 @@ import { Notice } from '@/ui/Notice';
 import { space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { PacketRow } from './PacketRow';
+import { useGrowing } from './useGrowing';
 
 export interface PacketListProps {
   readonly shelf: Shelf | undefined;
@@ -17,6 +18,7 @@ export interface PacketListProps {
 /** The packets, newest first, in every state: loading, out of reach, empty, full. */
 export function PacketList({ shelf, trouble, openId, compact = false, onRemove }: PacketListProps) {
   const packets = shelf?.packets;
+  const { shown, end } = useGrowing();
   return (
     <View style={styles.list}>
       {trouble ? <Notice tone="attention" title={trouble.detail} /> : null}
@@ -34,7 +36,7 @@ export function PacketList({ shelf, trouble, openId, compact = false, onRemove }
           detail="Its photos are safe on the computer that Ravlo runs on; the others are not affected."
         />
       ) : null}
-      {packets?.map((packet) => (
+      {packets?.slice(0, shown).map((packet) => (
         <PacketRow
           key={packet.id}
           packet={packet}
@@ -43,6 +45,7 @@ export function PacketList({ shelf, trouble, openId, compact = false, onRemove }
           onRemove={() => onRemove(packet.id, packet.name)}
         />
       ))}
+      {packets && packets.length > shown ? <div ref={end} style={{ height: 1 }} /> : null}
     </View>
   );
 }

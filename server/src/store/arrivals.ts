@@ -1,6 +1,7 @@
 import { rm, stat } from 'node:fs/promises';
 import path from 'node:path';
 import { FileConfigstore } from '@tus/file-store';
+import { Semaphore } from 'async-mutex';
 import { uploadFacts, type Arrival, type Page, type UploadFacts } from '@ravlo/contract';
 import { ProblemError } from '../problems';
 import { inspectPhoto } from './inspectPhoto';
@@ -38,8 +39,15 @@ const HOPELESS: ReadonlySet<ProblemError['kind']> = new Set<ProblemError['kind']
   'not-found',
 ]);
 
+/**
+ * Uploads that are finished at a time. Reading, hashing and fsync hold threads of libuv's pool of four; with more of
+ * them at once everybody else's reads wait.
+ */
+const MOST_AT_ONCE = 2;
+
 export function createArrivals({ pages }: PersonStore, files: PhotoFiles): Arrivals {
   const uploads = new FileConfigstore(files.uploads);
+  const turns = new Semaphore(MOST_AT_ONCE);
   const finishing = new Map<string, ReturnType<Arrivals['finish']>>();
   const placeOf = (uploadId: string) => path.join(files.uploads, uploadId);
 
@@ -89,7 +97,7 @@ export function createArrivals({ pages }: PersonStore, files: PhotoFiles): Arriv
   const finish: Arrivals['finish'] = (uploadId) => {
     const known = finishing.get(uploadId);
     if (known) return known;
-    const work = finishOnce(uploadId).finally(() => finishing.delete(uploadId));
+    const work = turns.runExclusive(() => finishOnce(uploadId)).finally(() => finishing.delete(uploadId));
     finishing.set(uploadId, work);
     return work;
   };
