@@ -3,6 +3,7 @@ import {
   meetFacts,
   meetRecipe,
   type Conflicts,
+  type Met,
   type PacketPatch,
   type RecipePatch,
 } from '@ravlo/contract';
@@ -119,14 +120,14 @@ export function sortOut(sending: Edits, { pages, packets, gone }: Conflicts): Re
   for (const { page, fields } of pages) {
     const { patch, steps } = sending.pages[page.id];
     const [named, others] = splitPatch(patch, fields);
-    const { holds, differs } = meetRecipe(page.recipe, named);
+    const { holds, differs } = takeSides(named, meetRecipe(page.recipe, named));
     clashes.push({ about: 'page', page, patch: differs, steps });
     putBack(again.pages, page.id, { patch: { ...others, ...holds }, steps });
   }
   for (const { packet, fields } of packets) {
     const { patch, steps } = sending.facts[packet.id];
     const [named, others] = splitPatch(patch, fields);
-    const { holds, differs } = meetFacts(packet, named);
+    const { holds, differs } = takeSides(named, meetFacts(packet, named));
     clashes.push({ about: 'packet', packet, patch: differs, steps });
     putBack(again.facts, packet.id, { patch: { ...others, ...holds }, steps });
   }
@@ -135,6 +136,11 @@ export function sortOut(sending: Edits, { pages, packets, gone }: Conflicts): Re
     delete again.facts[id];
   }
   return { clashes, dropped: gone, again };
+}
+
+/** What the server calls a clash is one: should nothing differ as seen from here, all that it named does. */
+function takeSides<P extends RecipePatch | PacketPatch>(named: P, met: Met<P>): Met<P> {
+  return isEmptyPatch(met.differs) ? { holds: {} as P, differs: named } : met;
 }
 
 function putBack<P extends RecipePatch | PacketPatch>(

@@ -107,7 +107,7 @@ describe('waitAfter', () => {
       fc.property(fc.nat(10_000), fc.double({ min: 0, max: 1, noNaN: true }), (tries, chance) => {
         const wait = waitAfter(tries + 1, chance);
         expect(wait).toBeGreaterThanOrEqual(500);
-        expect(wait).toBeLessThanOrEqual(30_000);
+        expect(wait).toBeLessThanOrEqual(15_000);
       }),
     );
   });

@@ -48,7 +48,6 @@ const FINAL: ReadonlySet<Trouble['kind']> = new Set<Trouble['kind']>([
   'photo-shape',
   'packet-full',
   'page-full',
-  'forbidden',
   'unreadable-here',
 ]);
 
@@ -61,7 +60,7 @@ export const isEveryones = ({ kind }: Trouble): boolean =>
 
 /** The first wait before trying again, ms; each further one is twice as long, up to the last. */
 const FIRST_WAIT = 1000;
-const LAST_WAIT = 30_000;
+const LAST_WAIT = 15_000;
 
 /**
  * How long to wait before the next try, ms: longer each time, and never the same for all, so that they do not all come
