@@ -9,9 +9,4 @@ config.resolver.resolveRequest = (context, moduleName, platform) =>
     ? { type: 'sourceFile', filePath: tslib }
     : context.resolveRequest(context, moduleName, platform);
 
-// A module is run when it is first used, not when the page is opened: most screens are not, on most visits.
-config.transformer.getTransformOptions = async () => ({
-  transform: { experimentalImportSupport: false, inlineRequires: true },
-});
-
 module.exports = config;
