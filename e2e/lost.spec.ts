@@ -196,7 +196,8 @@ test('a tab that is closed in the middle of thirty edits has lost none', async (
 
 test('a deleted packet and a deleted page are brought back, also after a reload', async ({
   page: browser,
-  ravlo,
+  // What other tests have deleted would lie beside it.
+  ownRavlo: ravlo,
 }) => {
   const id = await newPacket(browser, ravlo.url);
   await addPhotos(browser, ['tides-neap', 'passage-log']);
