@@ -63,7 +63,7 @@ export async function manyEdits(): Promise<void> {
       await page.waitForTimeout(3000);
     }
     say(
-      `${PAGES} pages turned in one window, from the key to all of them saved, median; not saved`,
+      `${PAGES} pages given a quarter turn, one window, from the key to all of them saved, median; not saved`,
       `${ms(quantile(saving, 0.5))}; ${errors}`,
     );
   } finally {

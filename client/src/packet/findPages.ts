@@ -37,7 +37,7 @@ function pagesOf(answer: unknown): readonly Page[] {
   return 'pages' in known ? known.pages : [known];
 }
 
-/** Finds outline and upright turn in a page's photo, and tells the server. */
+/** Looks into a page's photo for its outline and which way is up, and tells the server. */
 export function findPage(page: Page): AppThunk<Promise<void>> {
   return (dispatch, getState, parts) =>
     once(parts, `find ${page.id}`, async () => {
