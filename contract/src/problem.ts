@@ -1,17 +1,22 @@
 import { z } from 'zod';
 import { idSchema, packetSchema, pageSchema } from './packet';
 
-/** The kinds of trouble that the server names; each is the last part of a problem's type. */
-export const problemKindSchema = z.enum([
-  'bad-request',
-  'not-found',
-  'changed-elsewhere',
+/** Why a photo can never become a page, whoever sends it again: its own bytes say so. */
+export const USELESS_PHOTO_KINDS = [
   'photo-empty',
   'photo-unreadable',
   'photo-incomplete',
   'photo-too-big',
   'photo-too-small',
   'photo-shape',
+] as const;
+
+/** The kinds of trouble that the server names; each is the last part of a problem's type. */
+export const problemKindSchema = z.enum([
+  'bad-request',
+  'not-found',
+  'changed-elsewhere',
+  ...USELESS_PHOTO_KINDS,
   'photo-altered',
   'upload-out-of-step',
   'upload-gone',

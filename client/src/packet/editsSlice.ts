@@ -117,7 +117,6 @@ const slice = createSlice({
         update(state, packetId, () => ({ sending: null })),
         pages,
       ),
-    seen: (state, { payload: pages }: PayloadAction<readonly Page[]>) => noteNewest(state, pages),
     /** all but the first of what was refused together goes back: one bad edit does not take the others along */
     takenApart: (state, { payload: packetId }: PayloadAction<string>) =>
       update(state, packetId, ({ sending, waiting }) => {
@@ -174,7 +173,6 @@ export const {
   redone,
   sendingBegan,
   saved,
-  seen,
   takenApart,
   refused,
   gaveWay,

@@ -1,4 +1,10 @@
-import { problemKind, problemSchema, type Conflicts, type ProblemKind } from '@ravlo/contract';
+import {
+  problemKind,
+  problemSchema,
+  USELESS_PHOTO_KINDS,
+  type Conflicts,
+  type ProblemKind,
+} from '@ravlo/contract';
 
 /** Anything that went wrong between here and the server, in one shape. */
 export interface Trouble {
@@ -40,12 +46,7 @@ const FINAL: ReadonlySet<Trouble['kind']> = new Set<Trouble['kind']>([
   'bad-request',
   'not-found',
   'changed-elsewhere',
-  'photo-empty',
-  'photo-unreadable',
-  'photo-incomplete',
-  'photo-too-big',
-  'photo-too-small',
-  'photo-shape',
+  ...USELESS_PHOTO_KINDS,
   'packet-full',
   'page-full',
   'unreadable-here',

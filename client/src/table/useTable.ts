@@ -1,8 +1,8 @@
 import { addTurns, type Turn } from '@ravlo/core/raster/turnQuarter';
-import type { OpenPacket, Page, Recipe } from '@ravlo/contract';
+import type { Page, Recipe } from '@ravlo/contract';
 import { useState } from 'react';
 import { api, LOOK_AGAIN, useCopyPageMutation, useCreatePacketMutation, usePacketQuery } from '@/packet/api';
-import { changeFacts, changeRecipes } from '@/packet/editing';
+import { changeRecipes } from '@/packet/editing';
 import { selectFacts, selectRecipe } from '@/packet/editsSlice';
 import { arrangePages } from '@/packet/history';
 import { useAppDispatch, useAppSelector, useAppStore } from '@/packet/store';
@@ -62,7 +62,6 @@ export function useTable(packetId: string) {
     trouble: error ? toTrouble(error) : null,
     said,
     hush: () => setSaid(null),
-    rename: (to: string) => packet && dispatch(changeFacts(packet, { name: to }, 'name')),
 
     undo: () => attempt(() => history.undo()),
     redo: () => attempt(() => history.redo()),
@@ -180,7 +179,3 @@ export function useTable(packetId: string) {
 }
 
 export type Table = ReturnType<typeof useTable>;
-
-export function pageNumber(packet: OpenPacket | undefined, pageId: string): number {
-  return (packet?.pages.findIndex((page) => page.id === pageId) ?? -1) + 1;
-}

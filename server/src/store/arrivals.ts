@@ -2,7 +2,7 @@ import { rm, stat } from 'node:fs/promises';
 import path from 'node:path';
 import { FileConfigstore } from '@tus/file-store';
 import { Semaphore } from 'async-mutex';
-import { uploadFacts, type Arrival, type Page, type UploadFacts } from '@ravlo/contract';
+import { uploadFacts, USELESS_PHOTO_KINDS, type Arrival, type Page, type UploadFacts } from '@ravlo/contract';
 import { ProblemError } from '../problems';
 import { inspectPhoto } from './inspectPhoto';
 import type { PersonStore } from './personStore';
@@ -28,12 +28,7 @@ export interface Arrivals {
 
 /** Why an upload can never become a page: it is of no use any more, and whoever sent it has the bytes. */
 const HOPELESS: ReadonlySet<ProblemError['kind']> = new Set<ProblemError['kind']>([
-  'photo-empty',
-  'photo-unreadable',
-  'photo-incomplete',
-  'photo-too-big',
-  'photo-too-small',
-  'photo-shape',
+  ...USELESS_PHOTO_KINDS,
   'photo-altered',
   'packet-full',
   'not-found',
