@@ -29,7 +29,7 @@ module.exports = {
       // Jest's sandbox makes every look at a global slow; pixel loops look at Math all the time.
       sandboxInjectedGlobals: ['Math'],
       rootDir: __dirname,
-      testMatch: ['<rootDir>/{core,contract,studio,server,cli,measure}/src/**/*.test.ts'],
+      testMatch: ['<rootDir>/{core,contract,codec,film,studio,server,cli,measure}/src/**/*.test.ts'],
       transform: { '^.+\\.(tsx?|m?js)$': ['babel-jest', nodeBabel] },
       // These come as ES modules only.
       transformIgnorePatterns: ['/node_modules/(?!(@tus|srvx)/)'],

@@ -1,6 +1,7 @@
 import { chromium, type Page as BrowserPage } from '@playwright/test';
 import sharp from 'sharp';
 import { CHROMIUM } from './support/chromium';
+import { ms, quantile, sayIn } from './support/figures';
 import { startRavlo } from './support/ravloServer';
 import { demoPhoto } from './support/steps';
 
@@ -15,10 +16,7 @@ const browser = await chromium.launch(CHROMIUM);
 const context = await browser.newContext({ viewport: { width: 390, height: 844 }, locale: 'en-GB' });
 const page = await context.newPage();
 
-const say = (what: string, value: string) => process.stdout.write(`${what.padEnd(64)} ${value}\n`);
-const ms = (value: number) => `${value.toFixed(0)} ms`;
-const quantile = (values: readonly number[], share: number) =>
-  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))];
+const say = sayIn(64);
 
 interface Watch {
   longest: number;

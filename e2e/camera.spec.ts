@@ -28,8 +28,8 @@ test('the steady shutter takes each of five sheets once, from a real camera', as
       await expect(page.getByTestId('aim-outline')).toBeVisible();
       const taken = async () => (await packetOnServer(page, ravlo.url, id)).pages.length;
       await expect.poll(taken, { timeout: 60_000 }).toBe(5);
-      // The desk stays bare for a while: nothing more is taken.
-      await page.waitForTimeout(4000);
+      // The last sheet is taken away and the desk stays bare: nothing more is taken.
+      await expect(page.getByTestId('aim-outline')).toBeHidden({ timeout: 20_000 });
       expect(await taken()).toBe(5);
       await expect(page.getByRole('button', { name: '5 pages, to the table' })).toBeVisible();
     });

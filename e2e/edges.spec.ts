@@ -1,20 +1,11 @@
 import type { Locator, Page as BrowserPage } from '@playwright/test';
+import { drag, spotOn } from './support/gestures';
 import { addPhotos, newPacket, packetOnServer, toTable } from './support/steps';
 import { expect, test } from './support/test';
 
-async function centreOf(handle: Locator): Promise<{ x: number; y: number }> {
-  const box = await handle.boundingBox();
-  if (!box) throw new Error('The handle is not on the screen');
-  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
-}
-
-async function drag(browser: BrowserPage, handle: Locator, dx: number, dy: number): Promise<void> {
-  const { x, y } = await centreOf(handle);
-  await browser.mouse.move(x, y);
-  await browser.mouse.down();
-  await browser.mouse.move(x + dx / 2, y + dy / 2);
-  await browser.mouse.move(x + dx, y + dy);
-  await browser.mouse.up();
+async function dragBy(browser: BrowserPage, handle: Locator, dx: number, dy: number): Promise<void> {
+  const from = await spotOn(handle);
+  await drag(browser, from, { x: from.x + dx, y: from.y + dy }, 2);
 }
 
 test('corners and sides are moved by pointer and key, undone, found again', async ({
@@ -36,9 +27,9 @@ test('corners and sides are moved by pointer and key, undone, found again', asyn
   const corner = browser.getByRole('button', { name: 'Top left corner' });
 
   await test.step('a corner follows the pointer', async () => {
-    const before = await centreOf(corner);
-    await drag(browser, corner, 30, 40);
-    const after = await centreOf(corner);
+    const before = await spotOn(corner);
+    await dragBy(browser, corner, 30, 40);
+    const after = await spotOn(corner);
     expect([after.x - before.x, after.y - before.y].map(Math.round)).toEqual([30, 40]);
     await expect.poll(async () => (await outline()).by).toBe('hand');
     const moved = await corners();
@@ -63,7 +54,7 @@ test('corners and sides are moved by pointer and key, undone, found again', asyn
 
   await test.step('a side moves parallel to itself and takes two corners with it', async () => {
     const start = await corners();
-    await drag(browser, browser.getByRole('button', { name: 'Bottom side' }), 0, -35);
+    await dragBy(browser, browser.getByRole('button', { name: 'Bottom side' }), 0, -35);
     await expect.poll(async () => (await corners())[2][1]).toBeLessThan(start[2][1] - 20);
     const now = await corners();
     expect(now[3][1]).toBeLessThan(start[3][1] - 20);

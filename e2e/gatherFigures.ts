@@ -5,6 +5,7 @@ import path from 'node:path';
 import { chromium } from '@playwright/test';
 import sharp from 'sharp';
 import { CHROMIUM } from './support/chromium';
+import { quantile, sayIn } from './support/figures';
 import { startRavlo } from './support/ravloServer';
 import { demoPhoto, newPacket } from './support/steps';
 
@@ -25,8 +26,7 @@ async function chromiumMemory(): Promise<number> {
   return kb / 1024;
 }
 
-const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[values.length >> 1];
-const say = (what: string, value: string) => process.stdout.write(`${what.padEnd(52)} ${value}\n`);
+const say = sayIn(52);
 
 const dir = await mkdtemp(path.join(tmpdir(), 'ravlo-figures-'));
 const ravlo = await startRavlo({ demo: false });
@@ -44,8 +44,8 @@ try {
     rates.push(Number(await mark.getAttribute('data-rate')));
     times.push(Number(await mark.getAttribute('data-ms')));
   }
-  say('live outline, practice desk: frames a second (median)', median(rates).toFixed(1));
-  say('live outline: time in the worker a frame (median)', `${median(times).toFixed(1)} ms`);
+  say('live outline, practice desk: frames a second (median)', quantile(rates, 0.5).toFixed(1));
+  say('live outline: time in the worker a frame (median)', `${quantile(times, 0.5).toFixed(1)} ms`);
 
   const shutter = page.getByRole('button', { name: 'Take the photo' });
   const waits: number[] = [];
@@ -58,7 +58,7 @@ try {
     );
     waits.push(Date.now() - start);
   }
-  say('shutter to next shutter (median)', `${median(waits)} ms`);
+  say('shutter to next shutter (median)', `${quantile(waits, 0.5)} ms`);
 
   const files: string[] = [];
   for (let i = 0; i < PHOTOS; i++) {

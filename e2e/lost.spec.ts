@@ -75,7 +75,7 @@ test('a packet that is deleted elsewhere throws no photo away: they go into anot
   await held.getByRole('button', { name: 'What to do with passage-log.jpg' }).click();
   await browser.getByRole('button', { name: 'Put it into a new packet' }).click();
   await expect(browser.getByRole('heading', { name: 'One photo is held back' })).toBeVisible();
-  await expect(browser.getByRole('link', { name: /^New packet\W*1 page/ }).first()).toBeVisible();
+  await expect(browser.getByRole('link', { name: /^Not named yet\W*1 page/ }).first()).toBeVisible();
 
   await held.getByRole('button', { name: 'What to do with tide-curve.jpg' }).click();
   const saving = browser.waitForEvent('download');
@@ -213,12 +213,12 @@ test('a deleted packet and a deleted page are brought back, also after a reload'
     .toEqual(['tides-neap', 'passage-log']);
 
   await browser.goto(ravlo.url);
-  await browser.getByRole('button', { name: 'Delete New packet' }).first().click();
-  await expect(browser.getByText('“New packet” deleted.')).toBeVisible();
+  await browser.getByRole('button', { name: 'Delete Not named yet' }).first().click();
+  await expect(browser.getByText('“Not named yet” deleted.')).toBeVisible();
   await browser.reload();
   await browser.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(async () => (await packetOnServer(browser, ravlo.url, id)).pageCount).toBe(2);
-  await expect(browser.getByText('“New packet” deleted.')).toHaveCount(0);
+  await expect(browser.getByText('“Not named yet” deleted.')).toHaveCount(0);
 });
 
 test('a page whose photo cannot be opened is named on the finish screen, with the way to it', async ({
@@ -270,7 +270,7 @@ test('a PDF can be saved only under the name and on the paper that are shown', a
   const saving = browser.waitForEvent('download');
   await save.click();
   const file = await saving;
-  expect(file.suggestedFilename()).toBe('New packet-3.pdf');
+  expect(file.suggestedFilename()).toBe('Not named yet-3.pdf');
   const pdf = await PDFDocument.load(await readFile(await file.path()), { updateMetadata: false });
-  expect(pdf.getTitle()).toBe('New packet-3');
+  expect(pdf.getTitle()).toBe('Not named yet-3');
 });

@@ -1,6 +1,8 @@
 import { readFile } from 'node:fs/promises';
+import type { BrowserContext, Page as BrowserPage } from '@playwright/test';
 import { PDFDocument, PDFName, PDFRawStream } from '@cantoo/pdf-lib';
 import sharp from 'sharp';
+import { openPacketSchema } from '@ravlo/contract';
 import { addPhotos, expectDeveloped, namesOf, newPacket, packetOnServer, toTable } from './support/steps';
 import { expect, test } from './support/test';
 
@@ -97,6 +99,36 @@ test('photos in, readable PDF out, found again after a reload and in another bro
   });
 });
 
+test('a photo is looked into once, from its bytes: none comes back down, no tile is made twice', async ({
+  page: browser,
+  ravlo,
+  otherBrowser,
+}) => {
+  /** Photos that windows fetch from the server. Nobody visits the shelf: it shows other packets' photos. */
+  const fetched: string[] = [];
+  const watch = (context: BrowserContext) =>
+    context.on('request', (request) => {
+      const { pathname } = new URL(request.url());
+      if (request.method() === 'GET' && pathname.startsWith('/api/photos/')) fetched.push(pathname);
+    });
+  watch(browser.context());
+  const made = await browser.request.post(`${ravlo.url}/api/packets`, { data: {} });
+  const { id } = openPacketSchema.parse(await made.json());
+  await browser.goto(`${ravlo.url}/packet/${id}/gather`);
+  await addPhotos(browser, ['tides-week-3', 'chart-bearings', 'tides-neap']);
+  await toTable(browser, 3);
+  await expect(browser.getByText('3 pages. All read well.')).toBeVisible({ timeout: 30_000 });
+  expect(fetched).toEqual([]);
+  expect(await picturesKept(browser)).toBe(3);
+
+  const other = await otherBrowser();
+  watch(other.context());
+  await other.goto(`${ravlo.url}/packet/${id}`);
+  await expectDeveloped(other, 3);
+  // It has no bytes in hand.
+  expect(new Set(fetched).size).toBe(3);
+});
+
 /** Opens the PDF's bytes: pages, sizes, title, nothing of the camera, white paper with writing on it. */
 async function expectReadable(bytes: Buffer): Promise<void> {
   expect(bytes.length).toBeLessThan(3_000_000);
@@ -128,3 +160,18 @@ async function expectReadable(bytes: Buffer): Promise<void> {
   expect(shares.filter(({ white }) => white > 0.75)).toHaveLength(2);
   for (const { ink } of shares) expect(ink).toBeGreaterThan(0.005);
 }
+
+/** How many developed pictures this browser has kept. */
+const picturesKept = (browser: BrowserPage): Promise<number> =>
+  browser.evaluate(
+    () =>
+      new Promise<number>((resolve, reject) => {
+        const opening = indexedDB.open('ravlo-pictures');
+        opening.onerror = () => reject(opening.error);
+        opening.onsuccess = () => {
+          const counting = opening.result.transaction('pictures').objectStore('pictures').count();
+          counting.onsuccess = () => resolve(counting.result);
+          counting.onerror = () => reject(counting.error);
+        };
+      }),
+  );

@@ -1,5 +1,6 @@
 import type { Page as BrowserPage } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
+import { holdAndDrag, spotOn } from './support/gestures';
 import {
   addPhotos,
   demoPhoto,
@@ -11,11 +12,9 @@ import {
 } from './support/steps';
 import { expect, test } from './support/test';
 
-async function middleOf(browser: BrowserPage, page: number): Promise<{ x: number; y: number }> {
-  const box = await browser.getByTestId(`page-${page}`).locator('img').boundingBox();
-  if (!box) throw new Error(`Page ${page} is not on the screen`);
-  return { x: box.x + box.width / 2, y: box.y + Math.min(box.height, 120) / 2 };
-}
+/** In the upper part of a page's picture: its middle may lie under the foot of the screen. */
+const upperMiddleOf = (browser: BrowserPage, page: number) =>
+  spotOn(browser.getByTestId(`page-${page}`).locator('img'), [0.5, 0.25]);
 
 test.describe('on a phone', () => {
   test('pages are sorted by holding and dragging, deleted and brought back', async ({
@@ -28,21 +27,11 @@ test.describe('on a phone', () => {
     const order = async () => namesOf(await packetOnServer(browser, ravlo.url, id));
 
     await test.step('hold the first page, drag it behind the second', async () => {
-      const from = await middleOf(browser, 1);
-      const to = await middleOf(browser, 2);
-      const touch = await browser.context().newCDPSession(browser);
-      const send = (type: 'touchStart' | 'touchMove' | 'touchEnd', points: { x: number; y: number }[]) =>
-        touch.send('Input.dispatchTouchEvent', { type, touchPoints: points });
-      await send('touchStart', [from]);
-      await browser.waitForTimeout(350);
-      for (let step = 1; step <= 8; step++) {
-        const share = step / 8;
-        await send('touchMove', [
-          { x: from.x + (to.x - from.x) * share, y: from.y + (to.y - from.y) * share },
-        ]);
-        await browser.waitForTimeout(30);
-      }
-      await send('touchEnd', []);
+      const from = await upperMiddleOf(browser, 1);
+      const to = await upperMiddleOf(browser, 2);
+      await holdAndDrag(browser, from, to, () =>
+        expect(browser.getByText('Page 1 is lifted.')).toBeAttached(),
+      );
       await expect.poll(order).toEqual(['tides-neap', 'tides-week-3']);
     });
 
@@ -104,8 +93,8 @@ test.describe('on a computer', () => {
     });
 
     await test.step('drag the first page behind the second', async () => {
-      const from = await middleOf(browser, 1);
-      const to = await middleOf(browser, 2);
+      const from = await upperMiddleOf(browser, 1);
+      const to = await upperMiddleOf(browser, 2);
       await browser.mouse.move(from.x, from.y);
       await browser.mouse.down();
       await browser.mouse.move(from.x + 20, from.y, { steps: 4 });

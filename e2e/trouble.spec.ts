@@ -128,6 +128,7 @@ test('two windows on one page: different edits are merged, the same one is asked
 });
 
 test('a name too long is said at once, and the last good one stays', async ({ page: browser, ravlo }) => {
+  await browser.clock.install();
   const id = await newPacket(browser, ravlo.url);
   await addPhotos(browser, ['tides-neap']);
   await toTable(browser, 1);
@@ -135,10 +136,15 @@ test('a name too long is said at once, and the last good one stays', async ({ pa
   const name = browser.getByRole('textbox', { name: 'File name' });
   await name.fill('Tides');
   await expect.poll(async () => (await packetOnServer(browser, ravlo.url, id)).name).toBe('Tides');
+  const sent: string[] = [];
+  browser.on('request', (request) => sent.push(request.postData() ?? ''));
   await name.fill('T'.repeat(200));
   await expect(browser.getByText('A name can have 120 letters at most.')).toBeVisible();
-  await browser.waitForTimeout(800);
-  expect((await packetOnServer(browser, ravlo.url, id)).name).toBe('Tides');
+  // Much longer than it waits for the next letter.
+  await browser.clock.runFor(3_000);
+  await name.fill('Knots');
+  await expect.poll(async () => (await packetOnServer(browser, ravlo.url, id)).name).toBe('Knots');
+  expect(sent.filter((body) => body.includes('TTTT'))).toEqual([]);
 });
 
 test('an address that leads nowhere says so and leads back', async ({ page: browser, ravlo }) => {

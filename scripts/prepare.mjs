@@ -66,16 +66,20 @@ export function installDependencies() {
   );
 }
 
+/** The PDF reader's own worker is served as it is: bundling it would cost half a minute and gain nothing. */
+export function copyReader() {
+  copyFileSync(
+    path.join(root, 'node_modules/pdfjs-dist/build/pdf.worker.min.mjs'),
+    path.join(root, 'client/public/pdf.worker.min.mjs'),
+  );
+}
+
 /** The web export when a source of the client, the core or the contract has changed. */
 export function buildClient() {
   const client = path.join(root, 'client');
-  // The PDF reader's own worker is served as it is: bundling it would cost half a minute and gain nothing.
-  copyFileSync(
-    path.join(root, 'node_modules/pdfjs-dist/build/pdf.worker.min.mjs'),
-    path.join(client, 'public/pdf.worker.min.mjs'),
-  );
+  copyReader();
   const sources = [
-    ...['client/src', 'client/public', 'core/src', 'contract/src', 'studio/src/film'].flatMap((dir) =>
+    ...['client/src', 'client/public', 'core/src', 'contract/src', 'film/src'].flatMap((dir) =>
       filesBelow(path.join(root, dir)),
     ),
     ...['app.json', 'babel.config.js', 'metro.config.js', 'package.json'].map((name) =>

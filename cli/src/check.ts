@@ -1,5 +1,5 @@
-import { checkPage, findPage, flatten, PAGE_DPI, sayReason, turnQuarter } from '@ravlo/core';
-import { decodePhoto } from './codec';
+import { checkPage, findPage, flatten, PAGE_DPI, turnQuarter } from '@ravlo/core';
+import { decodePhoto } from '@ravlo/codec';
 import { perPhoto, since } from './report';
 
 /** `check PHOTO...`: can it be read, and if not, why? */
@@ -18,12 +18,12 @@ export async function check(photos: readonly string[]): Promise<void> {
         file,
         verdict: word,
         legibility: round(legibility),
-        reasons: reasons.map((reason) => ({
-          kind: reason.kind,
-          says: sayReason(reason).title,
-          fix: sayReason(reason).fix,
-          value: round(reason.value),
-          place: reason.place?.map(round) ?? null,
+        reasons: reasons.map(({ kind, says, fix, value, place }) => ({
+          kind,
+          says,
+          fix,
+          value: round(value),
+          place: place?.map(round) ?? null,
         })),
         ms: since(start),
       };

@@ -1,5 +1,5 @@
 import { findPage, fromOwnTopLeft, scaleQuad, type Point } from '@ravlo/core';
-import { decodePhoto } from './codec';
+import { decodePhoto } from '@ravlo/codec';
 import { perPhoto, since } from './report';
 
 /** `find PHOTO...`: where is the sheet? */

@@ -1,5 +1,5 @@
 import { develop, findPage, isConvex, scaleQuad, type Look, type Quad } from '@ravlo/core';
-import { decodePhoto, writePng } from './codec';
+import { decodePhoto, writePng } from '@ravlo/codec';
 import { perPhoto, since } from './report';
 
 export interface PageOptions {

@@ -1,6 +1,6 @@
 import { writeFile } from 'node:fs/promises';
 import { composePdf, develop, findPage, PAGE_DPI, type Look, type Paper, type PdfPage } from '@ravlo/core';
-import { decodePhoto, encodeJpeg } from './codec';
+import { decodePhoto, encodeJpeg } from '@ravlo/codec';
 import { perPhoto, report, since } from './report';
 
 export interface PdfOptions {

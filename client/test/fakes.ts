@@ -1,4 +1,4 @@
-import { FRESH_RECIPE, type Page, type Problem } from '@ravlo/contract';
+import { FRESH_RECIPE, type OpenPacket, type Page, type Problem } from '@ravlo/contract';
 
 const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 
@@ -25,6 +25,20 @@ export function fakePage(n: number, change: Partial<Page> = {}): Page {
     ...change,
   };
 }
+
+/** A packet with these pages as the server would send it. */
+export const fakePacket = (pages: readonly Page[], change: Partial<OpenPacket> = {}): OpenPacket => ({
+  id: id(900),
+  name: 'Tides',
+  paper: 'a4',
+  look: null,
+  pageCount: pages.length,
+  createdAt: '2026-01-05T18:00:00.000Z',
+  changedAt: '2026-01-05T18:00:00.000Z',
+  pages: [...pages],
+  unreadable: 0,
+  ...change,
+});
 
 /** A problem as the server would send it. */
 export function fakeProblem(kind: string, status: number, change: Partial<Problem> = {}): Problem {

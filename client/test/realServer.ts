@@ -1,10 +1,13 @@
 import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import type { OpenPacket, Page } from '@ravlo/contract';
 
 const root = path.join(__dirname, '../..');
 const realFetch = globalThis.fetch;
+const PHOTO = readFileSync(path.join(root, 'demo/photos/harbour-pencil.jpg'));
 
 /** What stands between a window and the server: well, away, or something that goes wrong. */
 export type Line = (request: Request, send: () => Promise<Response>) => Promise<Response>;
@@ -57,38 +60,54 @@ export async function openRealServer() {
     sent.push(request.clone());
     return line(request, () => send(request));
   };
+  async function ask(method: string, address: string, body?: unknown): Promise<unknown> {
+    const response = await realFetch(`${url}/api/${address}`, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      body: body === undefined ? undefined : JSON.stringify(body),
+    });
+    if (!response.ok) throw new Error(`${method} ${address}: ${response.status} ${await response.text()}`);
+    return response.status === 204 ? null : response.json();
+  }
+
+  /** Sends a photo the short way: all bytes with the first request. */
+  async function sendPhoto(packetId: string, bytes: Buffer, clientKey: string): Promise<unknown> {
+    const sha256 = createHash('sha256').update(bytes).digest('hex');
+    const facts = { packetId, clientKey, name: `${clientKey}.jpg`, sha256 };
+    const metadata = Object.entries(facts)
+      .map(([name, value]) => `${name} ${Buffer.from(value).toString('base64')}`)
+      .join(',');
+    const response = await realFetch(`${url}/api/uploads`, {
+      method: 'POST',
+      headers: {
+        'Tus-Resumable': '1.0.0',
+        'Content-Type': 'application/offset+octet-stream',
+        'Upload-Length': String(bytes.length),
+        'Upload-Metadata': metadata,
+      },
+      body: new Uint8Array(bytes),
+    });
+    return response.json();
+  }
+
+  let photos = 0;
+  /** Sends one more photo into a packet, as a new page. */
+  const addPage = async (packetId: string) =>
+    (await sendPhoto(packetId, PHOTO, `photo-in-packet-${++photos}`)) as Page;
   return {
     /** requests that were made, in order */
     sent,
     setLine: (next: Line) => (line = next),
     /** asks the server itself, whatever stands in between for the others */
-    async ask(method: string, address: string, body?: unknown): Promise<unknown> {
-      const response = await realFetch(`${url}/api/${address}`, {
-        method,
-        headers: { 'content-type': 'application/json' },
-        body: body === undefined ? undefined : JSON.stringify(body),
-      });
-      if (!response.ok) throw new Error(`${method} ${address}: ${response.status} ${await response.text()}`);
-      return response.status === 204 ? null : response.json();
+    ask,
+    /** A packet of so many pages of one photo. @returns its id */
+    async newPacket(pages: number, name?: string): Promise<string> {
+      const { id } = (await ask('POST', 'packets', { name })) as OpenPacket;
+      const first = await addPage(id);
+      for (let k = 1; k < pages; k++) await ask('POST', `pages/${first.id}/copy`, {});
+      return id;
     },
-    /** sends a photo the short way: all bytes with the first request */
-    async sendPhoto(packetId: string, bytes: Buffer, sha256: string, key: string): Promise<unknown> {
-      const facts = { packetId, clientKey: key, name: `${key}.jpg`, sha256 };
-      const metadata = Object.entries(facts)
-        .map(([name, value]) => `${name} ${Buffer.from(value).toString('base64')}`)
-        .join(',');
-      const response = await realFetch(`${url}/api/uploads`, {
-        method: 'POST',
-        headers: {
-          'Tus-Resumable': '1.0.0',
-          'Content-Type': 'application/offset+octet-stream',
-          'Upload-Length': String(bytes.length),
-          'Upload-Metadata': metadata,
-        },
-        body: new Uint8Array(bytes),
-      });
-      return response.json();
-    },
+    addPage,
     async close() {
       const ended = new Promise((resolve) => child.once('exit', resolve));
       child.kill('SIGKILL');

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { idSchema } from './packet';
 
 /** What GET /api/events tells as a server-sent event named CHANGE_EVENT: this packet is not as it was. */
-export const packetChange = z.object({ packetId: idSchema });
-export type PacketChange = z.infer<typeof packetChange>;
+export const packetChangeSchema = z.object({ packetId: idSchema });
+export type PacketChange = z.infer<typeof packetChangeSchema>;
 
 export const CHANGE_EVENT = 'packet-changed';

@@ -108,8 +108,8 @@ describe('the notes on one page', () => {
       stroke(n, MOST_STROKE_POINTS),
     );
     for (const full of [letters, long]) {
-      const less = full.slice(1);
-      expect([hasRoomFor(less, full[0]), isTaken(full)]).toEqual([true, true]);
+      const [first, ...less] = full;
+      expect([first && hasRoomFor(less, first), isTaken(full)]).toEqual([true, true]);
       const more = stroke(9999, 1);
       expect([hasRoomFor(full, more), isTaken([...full, more])]).toEqual([false, false]);
     }

@@ -6,3 +6,4 @@ export * from './phones';
 export * from './problem';
 export * from './recipe';
 export * from './requests';
+export * from './turn';

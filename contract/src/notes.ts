@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { turnSchema } from './turn';
 
 /**
  * What a person adds to a page, as vectors. Lengths are millimetres from the page's top left as it lies after the
@@ -11,12 +12,11 @@ export const NOTE_COLOURS = ['ink', 'blue', 'red'] as const;
 export const MOST_STROKE_POINTS = 4000;
 
 const mm = z.number().min(-1000).max(2000);
-const turn = z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]);
 
 const common = {
   id: z.string().min(4).max(40),
   /** the recipe's quarter turn when the note was made */
-  turn,
+  turn: turnSchema,
   x: mm,
   y: mm,
 };

@@ -36,6 +36,8 @@ export type Page = z.infer<typeof pageSchema>;
 export const paperSchema = z.enum(['a4', 'letter', 'fit']);
 export type Paper = z.infer<typeof paperSchema>;
 
+/** The name of a packet that nobody has named. */
+export const UNNAMED = 'Not named yet';
 export const MOST_NAME_LENGTH = 120;
 export const packetNameSchema = z
   .string()

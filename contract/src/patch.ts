@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { noteSchema, type Note } from './notes';
 import { packetNameSchema, paperSchema, type Packet } from './packet';
-import { FRESH_RECIPE, levelSchema, lookSchema, outlineSchema, tuningSchema, turnSchema } from './recipe';
+import { FRESH_RECIPE, levelSchema, lookSchema, recipeOutlineSchema, recipeTuningSchema } from './recipe';
+import { turnSchema } from './turn';
 import type { Recipe } from './recipe';
 
 /**
@@ -21,10 +22,10 @@ const noteChange = z.object({
 /** A change of a recipe; null where a field is left out. Notes are changed one by one, by their ids. */
 export const recipePatchSchema = z
   .object({
-    outline: change(outlineSchema),
+    outline: change(recipeOutlineSchema),
     turn: change(turnSchema),
     look: change(lookSchema),
-    tuning: change(tuningSchema.nullable()),
+    tuning: change(recipeTuningSchema.nullable()),
     level: change(levelSchema.nullable()),
     notes: z.record(z.string(), noteChange),
   })
@@ -108,7 +109,8 @@ export function joinPatches<P extends RecipePatch | PacketPatch>(first: P, secon
 function joinChanges(first: Changes, second: Changes): Changes {
   const joined: Record<string, Change> = { ...first };
   for (const [name, next] of Object.entries(second)) {
-    const from = name in first ? first[name].from : next.from;
+    const before = first[name];
+    const from = before ? before.from : next.from;
     if (isSame(from, next.to)) delete joined[name];
     else joined[name] = { ...next, from };
   }
@@ -177,7 +179,10 @@ export function patchRecipe(recipe: Recipe, { notes, ...fields }: RecipePatch): 
 }
 
 function patchNotes(notes: readonly Note[], changes: NonNullable<RecipePatch['notes']>): Note[] {
-  const kept = notes.flatMap((note) => (note.id in changes ? (changes[note.id].to ?? []) : note));
+  const kept = notes.flatMap((note) => {
+    const change = changes[note.id];
+    return change ? (change.to ?? []) : note;
+  });
   const added = Object.values(changes)
     .filter(({ to }) => to && !notes.some(({ id }) => id === to.id))
     .sort((a, b) => a.at - b.at);

@@ -22,20 +22,20 @@ export const phoneSchema = z.object({
 });
 export type Phone = z.infer<typeof phoneSchema>;
 
-export const phonesAnswer = z.object({
+export const phonesSchema = z.object({
   /** false on a paired device: phones are added and taken off at the computer */
   isHere: z.boolean(),
   /** whether Ravlo answers on the local network at all */
   isReachable: z.boolean(),
   phones: z.array(phoneSchema),
 });
-export type Phones = z.infer<typeof phonesAnswer>;
+export type Phones = z.infer<typeof phonesSchema>;
 
-export const pairingAnswer = z.object({
+export const pairingSchema = z.object({
   code: pairingCodeSchema,
   /** the addresses that open Ravlo on the phone and pair it, the likeliest first */
   links: z.array(z.url()),
   /** the code cannot be used after this */
   validUntil: z.iso.datetime(),
 });
-export type Pairing = z.infer<typeof pairingAnswer>;
+export type Pairing = z.infer<typeof pairingSchema>;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { turnSchema } from './turn';
 import { MOST_NOTES, MOST_POINTS, noteSchema, pointCount } from './notes';
 
 /** [x, y] in photo pixels after the EXIF turn; corners may lie outside the photo by up to one photo. */
@@ -16,7 +17,7 @@ export const bowsSchema = z.tuple([bowSchema, bowSchema, bowSchema, bowSchema]);
 export type Bows = z.infer<typeof bowsSchema>;
 
 /** Where the sheet is in the photo, and who says so. */
-export const outlineSchema = z.discriminatedUnion('by', [
+export const recipeOutlineSchema = z.discriminatedUnion('by', [
   /** nobody has looked yet */
   z.object({ by: z.literal('pending') }),
   z.object({
@@ -29,13 +30,13 @@ export const outlineSchema = z.discriminatedUnion('by', [
   /** the whole photo is the page: by choice, because no sheet stood out, or because all of it is sheet (a flat scan) */
   z.object({ by: z.literal('whole'), reason: z.enum(['chosen', 'none-found', 'all-sheet']) }),
 ]);
-export type RecipeOutline = z.infer<typeof outlineSchema>;
+export type RecipeOutline = z.infer<typeof recipeOutlineSchema>;
 
-export const turnSchema = z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]);
 export const lookSchema = z.enum(['as-shot', 'daylight', 'pen', 'pencil', 'soft-grey']);
+export type Look = z.infer<typeof lookSchema>;
 
 /** How a person has set a look for one page; left out where it is as Ravlo finds it best. */
-export const tuningSchema = z.object({
+export const recipeTuningSchema = z.object({
   /** strokes lighter or darker, -1 to 1 */
   ink: z.number().min(-1).max(1),
   /** more or less of the paper's grain, -1 to 1; 1 is whitest */
@@ -43,7 +44,7 @@ export const tuningSchema = z.object({
   /** take printed rules and squares away */
   fadeRules: z.boolean(),
 });
-export type RecipeTuning = z.infer<typeof tuningSchema>;
+export type RecipeTuning = z.infer<typeof recipeTuningSchema>;
 
 /** The fine turn goes this far to either side, degrees. */
 export const MOST_LEVEL = 15;
@@ -51,11 +52,11 @@ export const levelSchema = z.number().min(-MOST_LEVEL).max(MOST_LEVEL);
 
 /** How one photo becomes one page: small, plain data, the only thing that an edit changes. */
 export const recipeSchema = z.object({
-  outline: outlineSchema,
+  outline: recipeOutlineSchema,
   /** clockwise, after flattening */
   turn: turnSchema,
   look: lookSchema,
-  tuning: tuningSchema.optional(),
+  tuning: recipeTuningSchema.optional(),
   /** fine turn after the quarter turn, degrees clockwise */
   level: levelSchema.optional(),
   notes: z

@@ -9,7 +9,8 @@ import {
   shelfPacketSchema,
 } from './packet';
 import { packetPatchSchema, recipePatchSchema } from './patch';
-import { outlineSchema, recipeSchema, turnSchema } from './recipe';
+import { recipeOutlineSchema, recipeSchema } from './recipe';
+import { turnSchema } from './turn';
 
 /** Photos above these are refused, with a plain sentence. */
 export const MOST_PHOTO_BYTES = 60 * 1024 * 1024;
@@ -23,40 +24,42 @@ export const MOST_PAGES = 60;
 /** Packets that one request may name. */
 const MOST_ARRANGED = 20;
 /** Pages that one request may change. */
-export const MOST_EDITED = 240;
+export const MOST_EDITED = 4 * MOST_PAGES;
 /** The largest JSON body that the server reads, bytes: the largest recipe that there can be, changed as a whole. */
 export const MOST_JSON_BYTES = 16 * 1024 * 1024;
 
 /** What the client may ask and what the server answers, one pair a route. */
 
-export const arrangeAnswer = z.object({ packets: z.array(openPacketSchema) });
+export const arrangedSchema = z.object({ packets: z.array(openPacketSchema) });
+export type Arranged = z.infer<typeof arrangedSchema>;
 
-export const shelfAnswer = z.object({
+export const shelfSchema = z.object({
   packets: z.array(shelfPacketSchema),
   /** packets that are kept but cannot be shown: their rows make no sense */
   unreadable: z.number().int().nonnegative(),
 });
-export type Shelf = z.infer<typeof shelfAnswer>;
+export type Shelf = z.infer<typeof shelfSchema>;
 
-export const newPacketRequest = z.object({ name: packetNameSchema.optional() });
+export const newPacketSchema = z.object({ name: packetNameSchema.optional() });
+export type NewPacket = z.infer<typeof newPacketSchema>;
 
 /**
  * What a person has changed in packets and pages, all or nothing. Every change names the fields and what they were: the
  * server merges what nobody else has touched, and takes a change that is there already for done, so that a request may
  * be sent again when its answer was lost.
  */
-export const editsRequest = z.object({
+export const editsSchema = z.object({
   packets: z.array(z.object({ packetId: idSchema, patch: packetPatchSchema })).max(MOST_ARRANGED),
   pages: z.array(z.object({ pageId: idSchema, patch: recipePatchSchema })).max(MOST_EDITED),
 });
-export type Edits = z.infer<typeof editsRequest>;
+export type Edits = z.infer<typeof editsSchema>;
 
-export const editsAnswer = z.object({ packets: z.array(packetSchema), pages: z.array(pageSchema) });
-export type EditsAnswer = z.infer<typeof editsAnswer>;
+export const editedSchema = z.object({ packets: z.array(packetSchema), pages: z.array(pageSchema) });
+export type Edited = z.infer<typeof editedSchema>;
 
 /** What Ravlo has found in a page's photo by itself: taken only where nobody has said anything yet. */
-export const foundRequest = z.object({ outline: outlineSchema, turn: turnSchema });
-export type Found = z.infer<typeof foundRequest>;
+export const foundSchema = z.object({ outline: recipeOutlineSchema, turn: turnSchema });
+export type Found = z.infer<typeof foundSchema>;
 
 /** A packet with exactly these pages, in this order; more than fit are read, so that it can be said that they do not. */
 const packetPages = z.object({ packetId: idSchema, pageIds: z.array(idSchema).max(MOST_PAGES * 2) });
@@ -66,24 +69,24 @@ const packetPages = z.object({ packetId: idSchema, pageIds: z.array(idSchema).ma
  * splits and joins. Pages that lay in these packets, were known, and are named no more are deleted (and can be named
  * again). Pages that came in meanwhile, unknown to whoever asks, stay, behind the others.
  */
-export const arrangeRequest = z.object({
+export const arrangeSchema = z.object({
   packets: z.array(packetPages).min(1).max(MOST_ARRANGED),
-  known: z.array(idSchema).max(2000),
+  known: z.array(idSchema).max(MOST_ARRANGED * MOST_PAGES),
 });
-export type Arrange = z.infer<typeof arrangeRequest>;
+export type Arrange = z.infer<typeof arrangeSchema>;
 
 /** A second page of the same photo: a copy, or the other half of a double page. */
-export const copyPageRequest = z.object({
-  /** where it goes; the page's own packet when left out */
+export const copyPageSchema = z.object({
+  /** where it goes @default the page's own packet */
   packetId: idSchema.optional(),
   recipe: recipeSchema.optional(),
 });
-export type CopyPage = z.infer<typeof copyPageRequest>;
+export type CopyPage = z.infer<typeof copyPageSchema>;
 
 const clientKeySchema = z.string().min(8).max(64);
 
 /** What is told of a photo when its bytes begin to come in (the metadata of a tus upload to /api/uploads). */
-export const uploadFacts = z.object({
+export const uploadFactsSchema = z.object({
   packetId: idSchema,
   /** made by the client: sending the same photo again after a lost answer adds no second page */
   clientKey: clientKeySchema,
@@ -93,7 +96,7 @@ export const uploadFacts = z.object({
   sha256: sha256Schema,
   /** the page whose place this one takes; that page goes */
   replaces: idSchema.optional(),
-  /** the page before which this one goes; at the end when left out */
+  /** the page before which this one goes @default at the end */
   before: idSchema.optional(),
   /**
    * Photos that were chosen together, and this one's place among them, from 0 on: they stand in that order also when
@@ -102,11 +105,10 @@ export const uploadFacts = z.object({
   batch: clientKeySchema.optional(),
   index: z.coerce.number().int().nonnegative().optional(),
 });
-export type UploadFacts = z.infer<typeof uploadFacts>;
+export type UploadFacts = z.infer<typeof uploadFactsSchema>;
 
 /** Asks what has become of a photo whose last answer was lost. */
-export const arrivalRequest = z.object({ packetId: idSchema, clientKey: clientKeySchema });
-export type Arrival = z.infer<typeof arrivalRequest>;
+export const arrivalSchema = z.object({ packetId: idSchema, clientKey: clientKeySchema });
+export type Arrival = z.infer<typeof arrivalSchema>;
 
-export const pageAnswer = pageSchema;
-export const healthAnswer = z.object({ ok: z.literal(true) });
+export const healthSchema = z.object({ ok: z.literal(true) });

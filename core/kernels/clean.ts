@@ -45,10 +45,10 @@ export function darknessRow(pixels: usize, red: usize, green: usize, blue: usize
  * @param step bytes from a pixel to the next: 1 for a plane, 4 for RGBA
  * @param length bytes of a row
  */
-export function calmRow(above: usize, here: usize, below: usize, out: usize, step: i32, length: i32): void {
+export function binomialRow(above: usize, here: usize, below: usize, out: usize, step: i32, length: i32): void {
   const eight = i16x8.splat(8);
   let x = 0;
-  for (; x < step; x++) calmOne(above, here, below, out, x, x, x + step < length ? x + step : x);
+  for (; x < step; x++) binomialPixel(above, here, below, out, x, x, x + step < length ? x + step : x);
   for (; x + 16 + step <= length; x += 16) {
     const top = across(above + x, step, false);
     const topHigh = across(above + x, step, true);
@@ -60,7 +60,7 @@ export function calmRow(above: usize, here: usize, below: usize, out: usize, ste
     const sumHigh = i16x8.add(i16x8.add(i16x8.add(topHigh, lowHigh), i16x8.shl(midHigh, 1)), eight);
     v128.store(out + x, i8x16.narrow_i16x8_u(i16x8.shr_u(sum, 4), i16x8.shr_u(sumHigh, 4)));
   }
-  for (; x < length; x++) calmOne(above, here, below, out, x, x - step, x + step < length ? x + step : x);
+  for (; x < length; x++) binomialPixel(above, here, below, out, x, x - step, x + step < length ? x + step : x);
 }
 
 @inline
@@ -80,7 +80,7 @@ function across(at: usize, step: i32, isHigh: bool): v128 {
   );
 }
 
-function calmOne(above: usize, here: usize, below: usize, out: usize, x: i32, left: i32, right: i32): void {
+function binomialPixel(above: usize, here: usize, below: usize, out: usize, x: i32, left: i32, right: i32): void {
   const top = <i32>load<u8>(above + left) + 2 * <i32>load<u8>(above + x) + <i32>load<u8>(above + right);
   const mid = <i32>load<u8>(here + left) + 2 * <i32>load<u8>(here + x) + <i32>load<u8>(here + right);
   const low = <i32>load<u8>(below + left) + 2 * <i32>load<u8>(below + x) + <i32>load<u8>(below + right);

@@ -11,7 +11,7 @@ export { resample } from './resample';
 export { convolve3 } from './convolve';
 export {
   addCapped,
-  calmRow,
+  binomialRow,
   darknessRow,
   liftRow,
   peakRow,

@@ -5,13 +5,14 @@ import { pickLook } from './clean/pickLook';
 import type { Cover } from './notes/note';
 import { coverUp } from './notes/coverUp';
 import { flatten, type FlatPage } from './flatten/flatten';
-import type { SheetSize } from './flatten/sheetSize';
-import type { Bows } from './outline/findOutline';
-import type { Quad } from './outline/quad';
+import type { SheetSize } from './geometry/sheetSize';
+import type { Bows } from './geometry/bows';
+import type { Quad } from './geometry/quad';
 import type { Rgba } from './raster/image';
-import { turnQuarter, type Turn } from './raster/turnQuarter';
+import { swapsSides, type Turn } from './geometry/turn';
+import { turnQuarter } from './raster/turnQuarter';
 import { checkPage } from './verdict/checkPage';
-import type { Verdict } from './verdict/judge';
+import type { Verdict } from './verdict/verdict';
 
 /** How one photo becomes one page. */
 export interface Recipe {
@@ -50,9 +51,6 @@ export interface DevelopedPage {
   readonly verdict: Verdict | null;
 }
 
-/** The resolution of a finished page, dots an inch. */
-export const PAGE_DPI = 200;
-
 /**
  * Runs a recipe: flatten, turn, clean. The same photo and recipe always give the same page.
  *
@@ -69,11 +67,10 @@ export function flattenForRecipe(
   options: DevelopOptions,
 ): FlatPage {
   const { image, size } = flatten(photo, outline, { ...options, bows, level });
-  const lies = turn === 90 || turn === 270;
   const { width, height, paper } = size;
   return {
     image: turnQuarter(image, turn),
-    size: lies ? { width: height, height: width, paper } : size,
+    size: swapsSides(turn) ? { width: height, height: width, paper } : size,
   };
 }
 

@@ -2,9 +2,9 @@ import { findSkew } from './flatten/findSkew';
 import { flatten } from './flatten/flatten';
 import { findUpright, type Upright } from './flatten/upright';
 import { findOutline, type Outline } from './outline/findOutline';
-import { mapQuad, rotateCorners, wholeQuad, type Quad } from './outline/quad';
+import { mapQuad, rotateCorners, wholeQuad, type Quad } from './geometry/quad';
 import type { Rgba } from './raster/image';
-import type { Turn } from './raster/turnQuarter';
+import type { Turn } from './geometry/turn';
 
 /** What there is to know of a photo before it is developed. */
 export interface FoundPage {
@@ -38,7 +38,7 @@ export function fromOwnTopLeft(quad: Quad, turn: Turn): Quad {
 }
 
 /** A guess that is no better than this leaves the page as the photo shows it. */
-const LEAST_CONFIDENCE = 0.8;
+const LEAST_UPRIGHT_CONFIDENCE = 0.8;
 /** Writing is read at this resolution, dots an inch on A4. */
 const READING_SIDE = 1170;
 
@@ -55,5 +55,5 @@ export function findPage(photo: Rgba, { focal }: FindPageOptions = {}): FoundPag
   const outline = found.quad ? found : levelled(photo, found);
   const flat = flatten(photo, outline.quad, { dpi: 100, longSide: READING_SIDE, bows: outline.bows, focal });
   const upright = findUpright(flat.image);
-  return { outline, upright, turn: upright.confidence >= LEAST_CONFIDENCE ? upright.turn : 0 };
+  return { outline, upright, turn: upright.confidence >= LEAST_UPRIGHT_CONFIDENCE ? upright.turn : 0 };
 }

@@ -4,7 +4,7 @@ import { openBadLine, type BadLineKind } from '../support/badLine';
 import { CHROMIUM } from '../support/chromium';
 import { startRavlo } from '../support/ravloServer';
 import { demoPhoto, newPacket } from '../support/steps';
-import { say } from './say';
+import { say } from '../support/figures';
 
 const KINDS: readonly BadLineKind[] = ['502 HTML', '503', '429', 'dropped connections', 'cut answers'];
 const NAMES = ['buoyage-worksheet', 'chart-bearings', 'harbour-pencil', 'passage-log', 'tide-curve'];

@@ -5,7 +5,7 @@ import { apiClient } from '../support/apiClient';
 import { CHROMIUM } from '../support/chromium';
 import { startRavlo } from '../support/ravloServer';
 import { demoPhoto } from '../support/steps';
-import { ms, quantile, say } from './say';
+import { ms, quantile, say } from '../support/figures';
 
 const PACKETS = 400;
 const PAGES = 8;

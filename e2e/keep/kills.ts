@@ -2,12 +2,12 @@ import { chromium } from '@playwright/test';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import path from 'node:path';
 import sharp from 'sharp';
-import { createRandom } from '@ravlo/studio/random';
+import { createRandom } from '@ravlo/film';
 import { apiClient, sha256Of } from '../support/apiClient';
 import { CHROMIUM } from '../support/chromium';
 import { startRavlo, type RavloServer } from '../support/ravloServer';
 import { newPacket } from '../support/steps';
-import { say } from './say';
+import { say } from '../support/figures';
 
 const KILLS = 100;
 const SEED = 4;

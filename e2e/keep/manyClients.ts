@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import { apiClient } from '../support/apiClient';
 import { startRavlo } from '../support/ravloServer';
 import { demoPhoto } from '../support/steps';
-import { ms, quantile, say, timed } from './say';
+import { ms, quantile, say, timed } from '../support/figures';
 
 const CLIENTS = 50;
 const PHOTOS = 8;

@@ -4,7 +4,7 @@ import { apiClient } from '../support/apiClient';
 import { CHROMIUM } from '../support/chromium';
 import { startRavlo } from '../support/ravloServer';
 import { demoPhoto } from '../support/steps';
-import { ms, quantile, say, timed } from './say';
+import { ms, quantile, say, timed } from '../support/figures';
 
 const PAGES = 30;
 const ROUNDS = 5;

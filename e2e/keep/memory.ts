@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { apiClient } from '../support/apiClient';
 import { startRavlo } from '../support/ravloServer';
-import { say } from './say';
+import { say } from '../support/figures';
 
 const AT_ONCE = 8;
 const SIDE = 8000;

@@ -3,10 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import sharp from 'sharp';
 import { renderSheet, sceneFromSeed } from '@ravlo/studio';
-import { drawFrame } from '@ravlo/studio/film/drawFrame';
-import { makeFilm } from '@ravlo/studio/film/film';
-import { drawHand } from '@ravlo/studio/film/hand';
-import { createRandom } from '@ravlo/studio/random';
+import { drawFrame, makeFilm, drawHand, createRandom } from '@ravlo/film';
 import { CHROMIUM } from './chromium';
 
 const SIZE = { width: 480, height: 640 };

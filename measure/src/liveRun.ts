@@ -1,6 +1,6 @@
 import { createLiveFinder, type LiveFinder, type Point, type Quad, type Rgba } from '@ravlo/core';
 import { photograph, sceneFromSeed } from '@ravlo/studio';
-import { median } from './statistics';
+import { median, quantile } from './statistics';
 
 /** How the live finder does on a camera's frames of still sheets that move once. */
 export interface LiveScore {
@@ -51,10 +51,9 @@ export async function runLive(count: number, seed: number): Promise<LiveScore> {
     const caught = moved.findIndex((quad) => quad && farthest(quad, at(MOVED_TO)) < 0.01 * DIAGONAL);
     catches.push(caught < 0 ? MOVED_FRAMES : caught + 1);
   }
-  times.sort((a, b) => a - b);
   return {
     medianMs: median(times),
-    slowMs: times[Math.floor(0.95 * times.length)],
+    slowMs: quantile(times, 0.95),
     jitter: median(jitters),
     caughtUp: median(catches),
     found: jitters.length,

@@ -1,4 +1,4 @@
-import { decodePhoto } from '@ravlo/cli';
+import { decodePhoto } from '@ravlo/codec';
 import { findOutline, findUpright, flatten, type Outline, type Upright } from '@ravlo/core';
 import type { Comparison } from './comparison';
 import { firstCorner, flattenScore, type FlattenScore } from './flattenScores';

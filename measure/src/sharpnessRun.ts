@@ -1,4 +1,4 @@
-import { decodePhoto } from '@ravlo/cli';
+import { decodePhoto } from '@ravlo/codec';
 import { flatten } from '@ravlo/core';
 import type { Comparison } from './comparison';
 import type { MeasuredScene } from './scenes';

@@ -1,9 +1,15 @@
-import { createAimer, type Rgba } from '@ravlo/core';
+import type { Rgba } from '@ravlo/core';
+import { createAimer } from '@ravlo/core/aim';
 import { renderSheet, sceneFromSeed } from '@ravlo/studio';
-import { drawFrame } from '@ravlo/studio/film/drawFrame';
-import { FILM_KINDS, makeFilm, type Film, type FilmKind } from '@ravlo/studio/film/film';
-import { drawHand } from '@ravlo/studio/film/hand';
-import { createRandom } from '@ravlo/studio/random';
+import {
+  drawFrame,
+  FILM_KINDS,
+  makeFilm,
+  type Film,
+  type FilmKind,
+  drawHand,
+  createRandom,
+} from '@ravlo/film';
 
 /** What the steady shutter did in films of one kind. */
 export interface ShutterScore {

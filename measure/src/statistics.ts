@@ -1,3 +1,9 @@
+/** The value that about this share of all stays below, by nearest rank. NaN for none. */
+export function quantile(values: readonly number[], share: number): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? NaN;
+}
+
 /** The middle value; the mean of the two middle ones for an even count. NaN for none. */
 export function median(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b);

@@ -1,5 +1,5 @@
-import { decodePhoto } from '@ravlo/cli';
-import { develop, findOutline, findUpright, flatten, PAGE_DPI } from '@ravlo/core';
+import { decodePhoto } from '@ravlo/codec';
+import { develop, findOutline, findUpright, flatten, FULL_PAGE, PAGE_DPI } from '@ravlo/core';
 import type { Comparison } from './comparison';
 import type { MeasuredScene } from './scenes';
 import { median } from './statistics';
@@ -12,8 +12,6 @@ export interface StepTime {
   readonly theirs: number | null;
 }
 
-/** An A4 page at the resolution of a finished one. */
-const PAGE = { width: 1654, height: 2339 };
 const WARM_UP = 2;
 
 function timed<T>(work: () => T): [T, number] {
@@ -36,12 +34,14 @@ export async function runTimes(
     const [, findMs] = timed(() => findOutline(image));
     const [, otherFindMs] = timed(() => comparison.find(image));
     const [, flattenMs] = timed(() => flatten(image, corners, { dpi: PAGE_DPI }));
-    const otherFlattenMs = comparison.warpMs(image, corners, PAGE.width, PAGE.height);
+    const otherFlattenMs = comparison.warpMs(image, corners, FULL_PAGE.width, FULL_PAGE.height);
     const small = flatten(image, corners, { dpi: 100, longSide: 1170 }).image;
     const [, uprightMs] = timed(() => findUpright(small));
     const recipe = { outline: corners, turn: 0, look: 'daylight' } as const;
     const [, developMs] = timed(() => develop(image, recipe, { dpi: PAGE_DPI }));
-    const [, otherDevelopMs] = timed(() => comparison.develop(image, corners, PAGE.width, PAGE.height));
+    const [, otherDevelopMs] = timed(() =>
+      comparison.develop(image, corners, FULL_PAGE.width, FULL_PAGE.height),
+    );
     if (i < WARM_UP) continue;
     times.find.push(findMs);
     times.upright.push(uprightMs);

@@ -16,7 +16,6 @@ import {
   type Shelf,
 } from '@ravlo/contract';
 import { sendWhole, sha256Of } from '../testing/sendPhoto';
-import { PhotoRow } from './store/models';
 import { openTestServer, testPhoto, type TestServer } from '../testing/testServer';
 
 let server: TestServer;
@@ -61,7 +60,7 @@ describe('packets', () => {
     const first = await newPacket();
     const second = await newPacket();
     await changeFacts(first.id, {
-      name: { from: 'New packet', to: ' Tides ' },
+      name: { from: 'Not named yet', to: ' Tides ' },
       paper: { from: 'a4', to: 'letter' },
     }).expect(200);
     const list = async () =>
@@ -85,7 +84,7 @@ describe('packets', () => {
   it('refuse a name of 200 letters and one of none', async () => {
     const { id } = await newPacket();
     for (const to of ['x'.repeat(200), '  ']) {
-      const response = await changeFacts(id, { name: { from: 'New packet', to } }).expect(400);
+      const response = await changeFacts(id, { name: { from: 'Not named yet', to } }).expect(400);
       expect(problem(response).type).toBe('/problems/bad-request');
     }
   });
@@ -309,13 +308,16 @@ describe('rows that make no sense', () => {
     for (const colour of ['#a10', '#1a0', '#10a'])
       await send(packet.id, await testPhoto({ colour })).expect(201);
     const { pages } = await openPacket(packet.id);
-    await PhotoRow.update({ takenAt: new Date(253402300800000) }, { where: { id: pages[1].photo.id } });
+    await server.db.photos.update(
+      { takenAt: new Date(253402300800000) },
+      { where: { id: pages[1].photo.id } },
+    );
     const now = await openPacket(packet.id);
     expect(now.pages.map(({ id }) => id)).toEqual([pages[0].id, pages[2].id]);
     expect(now).toMatchObject({ unreadable: 1, pageCount: 3 });
 
     const other = await newPacket();
-    await server.database.query("UPDATE packets SET paper = 'vellum' WHERE id = :id", {
+    await server.db.sequelize.query("UPDATE packets SET paper = 'vellum' WHERE id = :id", {
       replacements: { id: other.id },
     });
     const shelf = (await request(server.imke).get('/api/packets').expect(200)).body as Shelf;

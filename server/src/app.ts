@@ -3,7 +3,7 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import { healthAnswer, MOST_JSON_BYTES } from '@ravlo/contract';
+import { healthSchema, MOST_JSON_BYTES } from '@ravlo/contract';
 import { answer } from './http/answer';
 import { arrivalRoutes } from './http/arrivalRoutes';
 import { clientFiles } from './http/clientFiles';
@@ -54,7 +54,7 @@ export function createApp(parts: AppParts): Express {
     response.set('Cache-Control', 'no-store');
     next();
   });
-  api.get('/health', (_request, response) => answer(response, healthAnswer, { ok: true }));
+  api.get('/health', (_request, response) => answer(response, healthSchema, { ok: true }));
   api.use(uploadRoutes(store, files, arrivals));
   api.use(photoRoutes(store, files));
   api.use(eventRoutes(changes));

@@ -4,7 +4,6 @@ import { MOST_PAGES, type OpenPacket, type Page, type Problem, type UploadFacts 
 import { beginUpload, sendBytes, sendWhole, sha256Of } from '../testing/sendPhoto';
 import { openTestServer, testPhoto, type TestServer } from '../testing/testServer';
 import { createArrivals } from './store/arrivals';
-import { PersonRow } from './store/models';
 
 let server: TestServer;
 let packetId: string;
@@ -77,7 +76,7 @@ describe('an upload that was whole when the server ended', () => {
     const facts = factsOf(photo);
     await wholeUpload(facts);
     const other = createArrivals(
-      server.storeOf((await PersonRow.create({ name: 'Ada Holm' })).id),
+      server.storeOf((await server.db.people.create({ name: 'Ada Holm' })).id),
       server.files,
     );
     // Another person's server does not take it, and does not end either.

@@ -5,7 +5,6 @@ import request from 'supertest';
 import { DAYS_KEPT, type Deleted, type OpenPacket, type Page } from '@ravlo/contract';
 import { sendWhole, sha256Of } from '../testing/sendPhoto';
 import { openTestServer, testPhoto, type TestServer } from '../testing/testServer';
-import { PacketRow, PageRow, PhotoRow } from './store/models';
 import { sweep } from './store/sweep';
 
 let server: TestServer;
@@ -38,7 +37,7 @@ const dropPage = ({ id, pages }: OpenPacket, page: Page) =>
     })
     .expect(200);
 const fileOf = ({ photo }: Page) => server.files.pathOf(photo.sha256);
-const later = (ms: number) => sweep(server.writer, server.files, Date.now() + ms);
+const later = (ms: number) => sweep(server.db, server.writer, server.files, Date.now() + ms);
 /** Bytes that came in a while ago, as far as their file can tell. */
 const olden = () => jest.spyOn(Date, 'now').mockReturnValue(new Date().getTime() + 2 * HOUR);
 afterEach(() => jest.restoreAllMocks());
@@ -69,11 +68,16 @@ describe('what was deleted', () => {
     await dropPage(packet, goes);
     await request(server.imke).delete(`/api/packets/${other.id}`).expect(204);
     olden();
-    expect(await sweep(server.writer, server.files)).toEqual({ packets: 0, pages: 0, photos: 0, files: 0 });
+    expect(await sweep(server.db, server.writer, server.files)).toEqual({
+      packets: 0,
+      pages: 0,
+      photos: 0,
+      files: 0,
+    });
     expect(await later((DAYS_KEPT + 1) * DAY)).toEqual({ packets: 1, pages: 2, photos: 2, files: 2 });
     expect([keeps, goes, other.pages[0]].map(fileOf).map(existsSync)).toEqual([true, false, false]);
-    expect(await PacketRow.count({ where: { id: other.id } })).toBe(0);
-    expect(await PageRow.count({ where: { id: [keeps.id, goes.id] } })).toBe(1);
+    expect(await server.db.packets.count({ where: { id: other.id } })).toBe(0);
+    expect(await server.db.pages.count({ where: { id: [keeps.id, goes.id] } })).toBe(1);
   });
 
   it('leaves the bytes that another page is made of, too', async () => {
@@ -115,7 +119,7 @@ describe('the sweep', () => {
     expect((await later(0)).files).toBe(1);
     expect(existsSync(server.files.pathOf(sha256Of(bytes)))).toBe(false);
     // Every row that is left has its bytes.
-    for (const { sha256 } of await PhotoRow.findAll())
+    for (const { sha256 } of await server.db.photos.findAll())
       expect(existsSync(server.files.pathOf(sha256))).toBe(true);
   });
 });

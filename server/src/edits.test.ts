@@ -5,7 +5,7 @@ import {
   MOST_POINTS,
   MOST_STROKE_POINTS,
   type Edits,
-  type EditsAnswer,
+  type Edited,
   type Note,
   type OpenPacket,
   type Page,
@@ -66,7 +66,7 @@ describe('edits', () => {
     const [page] = packet.pages;
     await editPage(page, toPen).expect(200);
     const { body } = await editPage(page, turned).expect(200);
-    expect((body as EditsAnswer).pages[0]).toMatchObject({ version: 3, recipe: { look: 'pen', turn: 90 } });
+    expect((body as Edited).pages[0]).toMatchObject({ version: 3, recipe: { look: 'pen', turn: 90 } });
   });
 
   it('of the same field are refused with the page as it is, whichever comes second', async () => {
@@ -115,9 +115,9 @@ describe('edits', () => {
   it('of name and paper are merged like those of a page', async () => {
     const facts = (patch: Edits['packets'][number]['patch']) =>
       edit({ packets: [{ packetId: packet.id, patch }] });
-    await facts({ name: { from: 'New packet', to: 'Tides' } }).expect(200);
+    await facts({ name: { from: 'Not named yet', to: 'Tides' } }).expect(200);
     await facts({ paper: { from: 'a4', to: 'letter' } }).expect(200);
-    const { body } = await facts({ name: { from: 'New packet', to: 'Knots' } }).expect(409);
+    const { body } = await facts({ name: { from: 'Not named yet', to: 'Knots' } }).expect(409);
     expect((body as Problem).conflicts?.packets[0]).toMatchObject({
       packet: { name: 'Tides', paper: 'letter' },
       fields: ['name'],

@@ -27,17 +27,17 @@ async function main(): Promise<void> {
   const log = pino({ level: settings.logLevel });
   mkdirSync(settings.dataDir, { recursive: true });
   const unlock = await lockDataDir(settings.dataDir);
-  const database = await openDatabase(path.join(settings.dataDir, 'ravlo.sqlite'));
+  const db = await openDatabase(path.join(settings.dataDir, 'ravlo.sqlite'));
   const files = await openPhotoFiles(settings.dataDir);
-  const writer = createWriter(database);
-  const ownerId = await devicePerson(DEMO_STUDENT);
+  const writer = createWriter(db.sequelize);
+  const ownerId = await devicePerson(db, DEMO_STUDENT);
   const changes = createChanges();
-  const store = openPersonStore({ sequelize: database, writer, ownerId, changes, log });
+  const store = openPersonStore({ db, writer, ownerId, changes, log });
   const arrivals = createArrivals(store, files);
-  const phones = createPhones(writer, ownerId);
+  const phones = createPhones(db, writer, ownerId);
   if (settings.demo) await loadDemo(path.join(root, 'demo'), store, files);
   await arrivals.resume();
-  const endSweeping = keepSwept(writer, files, (reason) => log.error({ err: reason }, 'sweeping failed'));
+  const endSweeping = keepSwept(db, writer, files, (reason) => log.error({ err: reason }, 'sweeping failed'));
 
   const clientDir = path.join(root, 'client/dist');
   const { lan } = settings;
@@ -58,7 +58,7 @@ async function main(): Promise<void> {
       endSweeping();
       server.close(
         () =>
-          void database
+          void db
             .close()
             .then(unlock)
             .then(() => process.exit(0)),

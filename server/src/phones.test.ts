@@ -2,7 +2,6 @@ import type { AddressInfo } from 'node:net';
 import request from 'supertest';
 import { CODE_ALPHABET, type OpenPacket, type Pairing, type Phones, type Problem } from '@ravlo/contract';
 import { createPhones, CODE_LIFE } from './store/phones';
-import { PersonRow } from './store/models';
 import { deviceName } from './http/pairRoutes';
 import { openTestServer, type TestServer } from '../testing/testServer';
 
@@ -70,7 +69,7 @@ describe('a device on the network', () => {
 
 describe('codes', () => {
   const open = async (now: () => number) =>
-    createPhones(server.writer, (await PersonRow.create({ name: 'Ada Holm' })).id, now);
+    createPhones(server.db, server.writer, (await server.db.people.create({ name: 'Ada Holm' })).id, now);
 
   it('are void after ten minutes', async () => {
     let now = Date.now();

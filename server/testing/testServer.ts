@@ -7,7 +7,6 @@ import { createApp } from '../src/app';
 import { createArrivals } from '../src/store/arrivals';
 import { createChanges } from '../src/store/changes';
 import { openDatabase } from '../src/store/database';
-import { PersonRow } from '../src/store/models';
 import { openPersonStore } from '../src/store/personStore';
 import { createPhones } from '../src/store/phones';
 import { openPhotoFiles } from '../src/store/photoFiles';
@@ -16,23 +15,31 @@ import { createWriter } from '../src/store/writer';
 /** The real application over a real SQLite file in a temporary folder, for two people. */
 export async function openTestServer() {
   const dir = await mkdtemp(path.join(tmpdir(), 'ravlo-'));
-  const database = await openDatabase(path.join(dir, 'ravlo.sqlite'));
+  const db = await openDatabase(path.join(dir, 'ravlo.sqlite'));
   const files = await openPhotoFiles(dir);
   const log = pino({ level: 'silent' });
-  const writer = createWriter(database);
+  const writer = createWriter(db.sequelize);
   const storeOf = (ownerId: string, changes = createChanges()) =>
-    openPersonStore({ sequelize: database, writer, ownerId, changes, log });
+    openPersonStore({ db, writer, ownerId, changes, log });
   const appFor = (id: string) => {
     const changes = createChanges();
     const store = storeOf(id, changes);
     const arrivals = createArrivals(store, files);
-    return createApp({ store, arrivals, files, phones: createPhones(writer, id), changes, log, lan: true });
+    return createApp({
+      store,
+      arrivals,
+      files,
+      phones: createPhones(db, writer, id),
+      changes,
+      log,
+      lan: true,
+    });
   };
-  const imke = await PersonRow.create({ name: 'Imke Tarn' });
-  const jory = await PersonRow.create({ name: 'Jory Vane' });
+  const imke = await db.people.create({ name: 'Imke Tarn' });
+  const jory = await db.people.create({ name: 'Jory Vane' });
   return {
     dir,
-    database,
+    db,
     files,
     writer,
     storeOf,
@@ -42,7 +49,7 @@ export async function openTestServer() {
     /** Imke's application as it is after a restart. */
     again: () => appFor(imke.id),
     async close() {
-      await database.close();
+      await db.close();
       await rm(dir, { recursive: true, force: true });
     },
   };

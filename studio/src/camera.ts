@@ -17,7 +17,7 @@ export interface CameraPlan {
   readonly shift: readonly [number, number];
   /** moves it further, as a share of the picture: out of the frame */
   readonly push?: readonly [number, number];
-  /** focal length as a share of the picture's longer side; 26 / 36 when left out */
+  /** focal length as a share of the picture's longer side @default 26 / 36 */
   readonly focalShare?: number;
 }
 

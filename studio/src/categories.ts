@@ -1,7 +1,7 @@
 import type { DeskKind } from './desk';
 import { HANDS } from './fonts';
 import { inventLines, inventTitle } from './inventText';
-import { createRandom, type Random } from './random';
+import { createRandom, type Random } from '@ravlo/film';
 import { TWELVE_MEGAPIXELS, type Scene, type SceneSize } from './scene';
 import type { Manner, SheetPlan } from './sheet';
 import type { ThingKind, ThingPlan } from './things';

@@ -1,5 +1,5 @@
 import { sceneOf } from './categories';
-import { createRandom, type Random } from './random';
+import { createRandom, type Random } from '@ravlo/film';
 import { TWELVE_MEGAPIXELS, type Scene, type SceneSize } from './scene';
 import { WORKSHEET } from './world';
 

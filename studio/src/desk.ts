@@ -1,4 +1,4 @@
-import { createRandom, type Random } from './random';
+import { createRandom, type Random } from '@ravlo/film';
 
 export type DeskKind =
   | 'walnut'

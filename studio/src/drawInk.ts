@@ -1,7 +1,7 @@
 import { drawColours } from './drawColours';
 import { HAND_SIZES, loadFont } from './fonts';
 import { glyphPath } from './glyphPath';
-import { createRandom, type Random } from './random';
+import { createRandom, type Random } from '@ravlo/film';
 import { INKS, type SheetPlan } from './sheet';
 import { writingStart } from './writingStart';
 

@@ -1,4 +1,4 @@
-import { createRandom } from './random';
+import { createRandom } from '@ravlo/film';
 import type { SheetPlan } from './sheet';
 
 /** The outline of the paper itself (not what is on it) as SVG path data in mm. */

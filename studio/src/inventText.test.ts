@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { inventLines, inventTitle } from './inventText';
-import { createRandom } from './random';
+import { createRandom } from '@ravlo/film';
 
 it('invents as many lines as are asked for, none too wide, the same for the same seed', () => {
   fc.assert(

@@ -1,4 +1,4 @@
-import type { Random } from './random';
+import type { Random } from '@ravlo/film';
 
 /** Words of three languages that students write in, short and long, so that no two pages read alike. */
 const WORDS: readonly (readonly string[])[] = [

@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import { signedArea, type Point, type Quad, type Rgba } from '@ravlo/core';
 import { aimCamera, seenCorners, type CameraView, type Place } from './camera';
 import { expose } from './expose';
-import { createRandom } from './random';
+import { createRandom } from '@ravlo/film';
 import { renderSheet, type RenderedSheet } from './renderSheet';
 import type { Scene } from './scene';
 import { bendSheet, type Surface } from './surface';

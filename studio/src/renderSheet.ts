@@ -4,7 +4,7 @@ import { drawTints } from './drawColours';
 import { drawInk } from './drawInk';
 import { drawPaper } from './drawPaper';
 import { drawFold, drawShape } from './drawShape';
-import { createRandom } from './random';
+import { createRandom } from '@ravlo/film';
 import { INKS, type SheetPlan } from './sheet';
 
 /** A sheet as it would look to a perfect scanner, and where its ink is. */

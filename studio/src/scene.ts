@@ -21,7 +21,7 @@ export interface LightPlan {
   readonly bands?: readonly ShadowBand[];
   /** a lamp's reflection on the sheet, 0 to 1 */
   readonly glare: number;
-  /** where its middle is, as shares of the sheet; [0.6, 0.35] when left out */
+  /** where its middle is, as shares of the sheet @default [0.6, 0.35] */
   readonly glareAt?: readonly [number, number];
 }
 
@@ -62,7 +62,7 @@ export interface Scene {
   readonly over: readonly ThingPlan[];
   /** there is no sheet, only what it would lie on */
   readonly isBare?: boolean;
-  /** bent; flat when left out */
+  /** bent @default flat */
   readonly curl?: CurlPlan;
   /** which corner (clockwise from the sheet's top left) is folded in or covered */
   readonly hiddenCorner?: number;

@@ -18,10 +18,10 @@ export interface SheetPlan {
   readonly ink: InkKind;
   readonly hand: HandName;
   readonly text: SheetText;
-  /** how this student writes; as the hand has it when left out */
+  /** how this student writes @default as the hand has it */
   readonly manner?: Manner;
   readonly edge?: EdgeKind;
-  /** width of a worksheet's printed frame, mm; 0.5 when left out */
+  /** width of a worksheet's printed frame, mm @default 0.5 */
   readonly frame?: number;
   /** red and green pen, highlighter and coloured pencil among the writing */
   readonly isColourful?: boolean;

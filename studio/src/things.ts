@@ -1,4 +1,4 @@
-import { createRandom, type Random } from './random';
+import { createRandom, type Random } from '@ravlo/film';
 
 /** What else lies on the desk, or on the sheet. */
 export type ThingKind =

@@ -2,34 +2,34 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Page, Recipe } from '@ravlo/contract';
-import { pagePicture } from '@/darkroom/darkroom';
 import { LOOK_AGAIN, usePacketQuery } from '@/packet/api';
 import { selectRecipe } from '@/packet/editsSlice';
 import { type Step } from '@/packet/pendingEdits';
-import { useAppDispatch, useAppSelector } from '@/packet/store';
+import { useAppDispatch, useAppSelector, type AppThunk } from '@/packet/store';
 import { useHistory } from '@/packet/useHistory';
 import { KeysHelp } from '@/ui/KeysHelp';
 import { Notice } from '@/ui/Notice';
 import { colours, space } from '@/ui/tokens';
 import { useKeys } from '@/ui/useKeys';
 import { useWide } from '@/ui/useWide';
-import { usePageRemarks } from '@/table/usePageRemarks';
-import { placesOf, sayVerdict } from '@/verdict/sayVerdict';
-import { useVerdict } from '@/verdict/useVerdict';
-import { VerdictNote } from '@/verdict/VerdictNote';
+import { usePageRemarks } from '@/page/usePageRemarks';
+import { placesOf, sayVerdict } from '@/page/sayVerdict';
+import { useVerdict } from '@/page/useVerdict';
+import { VerdictNote } from '@/page/VerdictNote';
 import { BenchHeader } from './BenchHeader';
-import { EdgesStage } from './EdgesStage';
-import { EdgesTool } from './EdgesTool';
-import { LookTool } from './LookTool';
+import { EdgesStage } from './edges/EdgesStage';
+import { EdgesTool } from './edges/EdgesTool';
+import { LookTool } from '@/page/LookTool';
 import { NotesEditor } from './notes/NotesEditor';
 import { NotesTool } from './notes/NotesTool';
 import { useNotes } from './notes/useNotes';
-import { useStampWords } from './notes/useStampWords';
+import { useStampWords } from '@/page/stampWords';
 import { NextToLookAt } from './NextToLookAt';
-import { outlineBows } from './outlineEdits';
+import { outlineBows } from './edges/outlineEdits';
 import { PageStage, RESTING } from './PageStage';
+import { selectTool, toolTaken } from './toolSlice';
 import { ToolTabs, type Tool } from './ToolTabs';
-import { TurnTool } from './TurnTool';
+import { TurnTool } from '@/page/TurnTool';
 import { usePageSteps } from './usePageSteps';
 import { useReady } from './useReady';
 
@@ -39,8 +39,6 @@ export interface BenchScreenProps {
 }
 
 const NO_PAGES: readonly Page[] = [];
-/** Stays the same while the person leafs from page to page. */
-let lastTool: Tool = 'edges';
 
 /** One page, big, on the dark desk, with its tools. */
 export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
@@ -50,11 +48,8 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
     pollingInterval: LOOK_AGAIN,
     skipPollingIfUnfocused: true,
   });
-  const [tool, setToolHere] = useState<Tool>(lastTool);
-  const setTool = (next: Tool) => {
-    lastTool = next;
-    setToolHere(next);
-  };
+  const tool = useAppSelector(selectTool);
+  const setTool = (next: Tool) => dispatch(toolTaken(next));
   const pages = packet?.pages ?? NO_PAGES;
   const index = pages.findIndex((other) => other.id === pageId);
   const page = index >= 0 ? pages[index] : null;
@@ -140,11 +135,11 @@ export function BenchScreen({ packetId, pageId }: BenchScreenProps) {
 }
 
 /** Has a page's picture made with low priority, once its outline is known. */
-function makeReady(page: Page) {
-  return (_dispatch: unknown, getState: () => Parameters<typeof selectRecipe>[0]): void => {
+function makeReady(page: Page): AppThunk {
+  return (_dispatch, getState, { darkroom }) => {
     const recipe = selectRecipe(getState(), page);
     if (recipe.outline.by !== 'pending')
-      void pagePicture(page, recipe, RESTING, { priority: -1 }).catch(() => undefined);
+      void darkroom.picture(page.photo, recipe, RESTING, { priority: -1 }).catch(() => undefined);
   };
 }
 

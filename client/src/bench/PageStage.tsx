@@ -1,14 +1,14 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import { ActivityIndicator, View } from 'react-native';
 import type { Place } from '@ravlo/core';
+import { FULL_PAGE, layNotes, SMALL_PAGE, type StampWords } from '@ravlo/core/geometry';
 import type { Page, Recipe } from '@ravlo/contract';
-import { layNotes, type StampWords } from '@ravlo/core/notes/layNotes';
 import { usePagePicture } from '@/page/usePagePicture';
 import { colours, space } from '@/ui/tokens';
-import { MarksLayer } from '@/ui/MarksLayer';
+import { MarksLayer } from '@/page/MarksLayer';
 import { Words } from '@/ui/Words';
-import { ZoomStage } from './ZoomStage';
-import type { View as Place2d } from './zoom';
+import { ZoomStage } from './zoom/ZoomStage';
+import type { View as Place2d } from './zoom/zoom';
 
 export interface PageStageProps {
   readonly page: Page;
@@ -32,8 +32,8 @@ export interface PageStageProps {
 
 /** Pictures of a page: while something moves, at rest, and enlarged. px of the longer side. */
 const LIVE = 520;
-export const RESTING = 1400;
-const CLOSE = 2339;
+export const RESTING = SMALL_PAGE;
+const CLOSE = FULL_PAGE.height;
 const CLOSE_FROM = 1.5;
 
 /** One developed page, big, to be zoomed into, with its notes. */
@@ -42,7 +42,7 @@ export function PageStage(props: PageStageProps) {
   // A fine picture of what is passing would come too late, and keep the next small one waiting.
   const [resting, setResting] = useState(recipe);
   if (!isLive && resting !== recipe) setResting(recipe);
-  const live = usePagePicture(page, { longSide: LIVE, priority: 3, recipe, isPassing: isLive });
+  const live = usePagePicture(page, { longSide: LIVE, priority: 3, recipe, isQuick: isLive });
   const fine = usePagePicture(page, { longSide: RESTING, priority: 1, recipe: resting });
   const shown = isLive || fine.isStale || !fine.uri ? live : fine;
   const size = shown.size ?? fine.size;

@@ -2,24 +2,159 @@ import { AtkinsonHyperlegible_400Regular } from '@expo-google-fonts/atkinson-hyp
 import { wrap, type Remote } from 'comlink';
 import { Asset } from 'expo-asset';
 import type { Bows as CoreBows, ComposePdfOptions, EdgePicture, PdfPage, Quad } from '@ravlo/core';
-import type { Bows, Corners, Page, Recipe } from '@ravlo/contract';
-import type { CheckedPage, Darkroom, Picture } from './darkroom.worker';
-import { cachedPicture, cachePicture } from './pictureCache';
-import { photoUrl } from './photoUrl';
-import { createPool, type Bench, type JobOptions } from './pool';
-import { toCoreRecipe } from './recipe';
+import {
+  FRESH_RECIPE,
+  type Bows,
+  type Corners,
+  type Found,
+  type Look,
+  type Photo,
+  type Recipe,
+} from '@ravlo/contract';
+import { createPhotoBytes } from './photoBytes';
+import { createPictureCache } from './pictureCache';
+import { pictureKey } from './keys';
+import { createPool, isAbort, type JobOptions, type PoolWorker } from './pool';
+import { toCoreRecipe } from './toCoreRecipe';
+import type { CheckedPage, DarkroomTools, FoundPage, PhotoSource, Picture } from './worker/tools';
+
+const PDF_QUALITY = 0.8;
+/** The picture that is made of every photo that comes in: a tile's, px of the longer side. */
+export const TILE_SIDE = 560;
+
+/** What is known of a photo that has come in, and is shown on the table. */
+export interface Insight {
+  readonly found: Found;
+  /** of the page as it was found */
+  readonly checked: CheckedPage;
+}
+
+export interface PictureOptions extends JobOptions {
+  /** shown for a moment, while something moves: not as fine, and not worth keeping @default false */
+  readonly isQuick?: boolean;
+}
+
+/** A photo: any page's, or one that is not a page yet. */
+export type AnyPhoto = Pick<Photo, 'sha256'> & Partial<Pick<Photo, 'id'>>;
+
+/** Where a photo's untouched bytes are on the server. */
+export const photoUrl = (photoId: string): string => `/api/photos/${photoId}`;
 
 /**
- * The only door to core: everything that is computed on pixels goes through here, in workers. Bump the
- * number when developing changes, so that pictures made before are made again.
+ * The only door to core's work on pixels: all of it runs in workers. Photos are opened from bytes in hand where there
+ * are any, and fetched only where they are not.
  */
-const CORE_EDITION = 8;
-const PDF_QUALITY = 0.8;
+export function createDarkroom(makeWorker: () => PoolWorker<Remote<DarkroomTools>> = openWorker) {
+  const pool = createPool(poolSize(), makeWorker);
+  const pictures = createPictureCache();
+  const bytes = createPhotoBytes();
 
-function makeWorker(): Bench<Remote<Darkroom>> {
-  const worker = new Worker(new URL('./darkroom.worker', import.meta.url));
+  /** @throws Error where nobody has the bytes */
+  const sourceOf = ({ sha256, id }: AnyPhoto): PhotoSource => {
+    const from = bytes.of(sha256) ?? (id ? photoUrl(id) : null);
+    if (from === null) throw new Error('The photo is not in hand any more, and no page yet');
+    return { key: sha256, from };
+  };
+  const on = async <T>(
+    photo: AnyPhoto,
+    work: (tools: Remote<DarkroomTools>, source: PhotoSource) => Promise<T>,
+    options: JobOptions = {},
+  ): Promise<T> => {
+    const run = () => {
+      // As it is now: what waits for a worker keeps the bytes that it was asked with.
+      const source = sourceOf(photo);
+      return pool.run((tools) => work(tools, source), { photo: photo.sha256, ...options });
+    };
+    try {
+      return await run();
+    } catch (reason) {
+      // A file that was chosen may have been moved since: then the server's copy is as good.
+      if (isAbort(reason) || !photo.id || !bytes.of(photo.sha256)) throw reason;
+      bytes.drop(photo.sha256);
+      return run();
+    }
+  };
+
   return {
-    tools: wrap<Darkroom>(worker),
+    /** Keeps a photo's bytes at hand for what is done with it in this window. */
+    hold: bytes.hold,
+    bytesOf: bytes.of,
+
+    /**
+     * All that is shown of a photo that has come in, from one look: where its sheet is and which way is up, its picture
+     * (into the cache) and whether it can be read.
+     */
+    async lookInto(photo: AnyPhoto, look: Look, options: JobOptions = {}): Promise<Insight> {
+      const { found, picture, checked } = await on(
+        photo,
+        (tools, source) => tools.lookInto(source, look, TILE_SIDE),
+        options,
+      );
+      const page = toFound(found);
+      await pictures.put(pictureKey(photo, { ...FRESH_RECIPE, look, ...page }, TILE_SIDE), picture);
+      return { found: page, checked };
+    },
+
+    /** Looks for the sheet in a photo, and for which way up it is. */
+    async find(photo: AnyPhoto, options?: JobOptions): Promise<Found> {
+      return toFound(await on(photo, (tools, source) => tools.find(source), options));
+    },
+
+    /** Where a photo has edges: for helping a hand. */
+    edges(photo: AnyPhoto, options?: JobOptions): Promise<EdgePicture> {
+      return on(photo, (tools, source) => tools.edges(source), options);
+    },
+
+    /** A page's developed picture, at most `longSide` pixels: from this browser's cache, or developed now. */
+    async picture(
+      photo: AnyPhoto,
+      recipe: Recipe,
+      longSide: number,
+      { isQuick = false, ...options }: PictureOptions = {},
+    ): Promise<Picture> {
+      const key = pictureKey(photo, recipe, longSide);
+      const known = isQuick ? null : await pictures.get(key);
+      if (known) return known;
+      const picture = await on(
+        photo,
+        (tools, source) => tools.picture(source, toCoreRecipe(recipe), longSide, isQuick),
+        options,
+      );
+      if (!isQuick) void pictures.put(key, picture);
+      return picture;
+    },
+
+    /** Whether a page can be read, and if not, why; and what tells it from other pages. */
+    check(photo: AnyPhoto, recipe: Recipe, options?: JobOptions): Promise<CheckedPage> {
+      return on(photo, (tools, source) => tools.check(source, toCoreRecipe(recipe)), options);
+    },
+
+    /** A page developed in full and coded, ready for the PDF. */
+    pdfPage(photo: AnyPhoto, recipe: Recipe, options?: JobOptions): Promise<PdfPage> {
+      return on(photo, (tools, source) => tools.pdfPage(source, toCoreRecipe(recipe), PDF_QUALITY), options);
+    },
+
+    async pdf(
+      pages: readonly PdfPage[],
+      settings: Omit<ComposePdfOptions, 'font'>,
+      options: JobOptions = {},
+    ): Promise<Uint8Array<ArrayBuffer>> {
+      const hasWords = pages.some(({ marks }) => marks?.some(({ kind }) => kind === 'words'));
+      const font = hasWords ? await notesFont() : undefined;
+      return pool.run((tools) => tools.pdf(pages, { ...settings, font }), options);
+    },
+  };
+}
+
+export type Darkroom = ReturnType<typeof createDarkroom>;
+
+/** One processor is left to the page itself. */
+const poolSize = () => Math.min(3, Math.max(1, (globalThis.navigator?.hardwareConcurrency ?? 2) - 1));
+
+function openWorker(): PoolWorker<Remote<DarkroomTools>> {
+  const worker = new Worker(new URL('./worker/darkroom.worker', import.meta.url));
+  return {
+    tools: wrap<DarkroomTools>(worker),
     // A worker that fails to load leaves its callers waiting for ever: tell the pool.
     onBroken: (tell) => {
       worker.onerror = (event) => {
@@ -30,19 +165,7 @@ function makeWorker(): Bench<Remote<Darkroom>> {
   };
 }
 
-const size = Math.min(3, Math.max(1, (globalThis.navigator?.hardwareConcurrency ?? 2) - 1 || 1));
-const pool = createPool<Remote<Darkroom>>(size, makeWorker);
-
-/** Looks for the sheet in a page's photo, and for which way up it is. */
-export async function findInPhoto(
-  page: Page,
-  options: JobOptions = {},
-): Promise<Pick<Recipe, 'outline' | 'turn'>> {
-  const url = photoUrl(page.photo.id);
-  const { corners, bows, confidence, isAllSheet, turn } = await pool.run((tools) => tools.find(url), {
-    photo: url,
-    ...options,
-  });
+function toFound({ corners, bows, confidence, isAllSheet, turn }: FoundPage): Found {
   if (!corners) return { outline: { by: 'whole', reason: isAllSheet ? 'all-sheet' : 'none-found' }, turn };
   const outline = { by: 'finder' as const, corners: plainCorners(corners), confidence };
   return { outline: bows ? { ...outline, bows: plainBows(bows) } : outline, turn };
@@ -50,72 +173,6 @@ export async function findInPhoto(
 
 const plainCorners = ([a, b, c, d]: Quad): Corners => [[...a], [...b], [...c], [...d]];
 const plainBows = ([a, b, c, d]: CoreBows): Bows => [[...a], [...b], [...c], [...d]];
-
-/** Where a photo has edges: for helping a hand. */
-export function photoEdges(photoId: string, options: JobOptions = {}): Promise<EdgePicture> {
-  const url = photoUrl(photoId);
-  return pool.run((tools) => tools.edges(url), { photo: url, ...options });
-}
-
-export interface PictureOptions extends JobOptions {
-  /** shown for a moment, while something moves: not worth keeping */
-  readonly isPassing?: boolean;
-}
-
-/** A page's developed picture, at most `longSide` pixels: from this browser's cache, or developed now. */
-export async function pagePicture(
-  page: Page,
-  recipe: Recipe,
-  longSide: number,
-  { isPassing = false, ...options }: PictureOptions = {},
-): Promise<Picture> {
-  const key = pictureKey(page, recipe, longSide);
-  const known = isPassing ? null : await cachedPicture(key);
-  if (known) return known;
-  const url = photoUrl(page.photo.id);
-  const picture = await pool.run((tools) => tools.picture(url, toCoreRecipe(recipe), longSide, isPassing), {
-    photo: url,
-    ...options,
-  });
-  if (!isPassing) void cachePicture(key, picture);
-  return picture;
-}
-
-/** What a picture depends on, as a text. */
-export function pictureKey(page: Page, recipe: Recipe, longSide: number): string {
-  return `${CORE_EDITION} ${page.photo.id} ${longSide} ${JSON.stringify(toCoreRecipe(recipe))}`;
-}
-
-/** Whether a page can be read, and if not, why; and what tells it from other pages. */
-export function checkPage(page: Page, recipe: Recipe, options: JobOptions = {}): Promise<CheckedPage> {
-  const url = photoUrl(page.photo.id);
-  return pool.run((tools) => tools.check(url, toCoreRecipe(recipe)), { photo: url, ...options });
-}
-
-/** What a verdict depends on, as a text: not on the look. */
-export function verdictKey(page: Page, recipe: Recipe): string {
-  const { outline, bows, turn, level } = toCoreRecipe(recipe);
-  return `${CORE_EDITION} ${page.photo.id} ${JSON.stringify({ outline, bows, turn, level })}`;
-}
-
-/** A page developed in full and coded, ready for the PDF. */
-export function developForPdf(page: Page, recipe: Recipe, options: JobOptions = {}): Promise<PdfPage> {
-  const url = photoUrl(page.photo.id);
-  return pool.run((tools) => tools.pdfPage(url, toCoreRecipe(recipe), PDF_QUALITY), {
-    photo: url,
-    ...options,
-  });
-}
-
-export async function makePdf(
-  pages: readonly PdfPage[],
-  settings: Omit<ComposePdfOptions, 'font'>,
-  options: JobOptions = {},
-): Promise<Uint8Array<ArrayBuffer>> {
-  const hasWords = pages.some(({ marks }) => marks?.some(({ kind }) => kind === 'words'));
-  const font = hasWords ? await notesFont() : undefined;
-  return pool.run((tools) => tools.pdf(pages, { ...settings, font }), options);
-}
 
 /** The interface's own font, which notes are written in. */
 async function notesFont(): Promise<Uint8Array> {

@@ -1,4 +1,4 @@
-import { createPool, isAbort, type Bench } from './pool';
+import { createPool, isAbort, type PoolWorker } from './pool';
 
 interface Tools {
   readonly bench: number;
@@ -7,7 +7,7 @@ interface Tools {
 /** Benches that only count themselves; a job ends when the test lets it. */
 function makePool(size: number) {
   const breakers: ((reason: Error) => void)[] = [];
-  const pool = createPool<Tools>(size, (): Bench<Tools> => {
+  const pool = createPool<Tools>(size, (): PoolWorker<Tools> => {
     const bench = breakers.length;
     return { tools: { bench }, onBroken: (tell) => breakers.push(tell) };
   });

@@ -1,11 +1,11 @@
 /** A place where jobs run one at a time: a web worker, or a stand-in in tests. */
-export interface Bench<Tools> {
+export interface PoolWorker<Tools> {
   readonly tools: Tools;
   readonly onBroken: (tell: (reason: Error) => void) => void;
 }
 
 export interface JobOptions {
-  /** jobs on the same photo go to the bench that has it decoded already */
+  /** jobs on the same photo go to the worker that has it decoded already */
   readonly photo?: string;
   /** higher runs sooner; what the person looks at before what is prepared for later */
   readonly priority?: number;
@@ -19,8 +19,8 @@ interface Job<Tools> extends JobOptions {
   readonly reject: (reason: unknown) => void;
 }
 
-interface Seat<Tools> {
-  bench: Bench<Tools> | null;
+interface Slot<Tools> {
+  worker: PoolWorker<Tools> | null;
   busyWith: Job<Tools> | null;
   photo: string | undefined;
 }
@@ -29,66 +29,66 @@ export interface Pool<Tools> {
   run<Result>(work: (tools: Tools) => Promise<Result>, options?: JobOptions): Promise<Result>;
 }
 
-/** Shares jobs out over a few benches, made when first needed; a broken bench is replaced, its job fails. */
-export function createPool<Tools>(size: number, makeBench: () => Bench<Tools>): Pool<Tools> {
-  const seats = Array.from({ length: size }, (): Seat<Tools> => ({
-    bench: null,
+/** Shares jobs out over a few workers, made when first needed; a broken worker is replaced, its job fails. */
+export function createPool<Tools>(size: number, makeWorker: () => PoolWorker<Tools>): Pool<Tools> {
+  const slots = Array.from({ length: size }, (): Slot<Tools> => ({
+    worker: null,
     busyWith: null,
     photo: undefined,
   }));
   let waiting: Job<Tools>[] = [];
 
-  function openSeat(seat: Seat<Tools>): Bench<Tools> {
-    const bench = makeBench();
-    seat.bench = bench;
-    bench.onBroken((reason) => {
-      if (seat.bench !== bench) return;
-      const job = seat.busyWith;
-      seat.bench = null;
-      seat.busyWith = null;
-      seat.photo = undefined;
+  function openSlot(slot: Slot<Tools>): PoolWorker<Tools> {
+    const worker = makeWorker();
+    slot.worker = worker;
+    worker.onBroken((reason) => {
+      if (slot.worker !== worker) return;
+      const job = slot.busyWith;
+      slot.worker = null;
+      slot.busyWith = null;
+      slot.photo = undefined;
       job?.reject(reason);
       hand();
     });
-    return bench;
+    return worker;
   }
 
-  function nextFor(seat: Seat<Tools>): Job<Tools> | undefined {
+  function nextFor(slot: Slot<Tools>): Job<Tools> | undefined {
     const rank = (job: Job<Tools>) =>
-      (job.priority ?? 0) * 2 + (job.photo && job.photo === seat.photo ? 1 : 0);
+      (job.priority ?? 0) * 2 + (job.photo && job.photo === slot.photo ? 1 : 0);
     let best: Job<Tools> | undefined;
     for (const job of waiting) {
-      if (!isElsewhere(job, seat) && (!best || rank(job) > rank(best))) best = job;
+      if (!isElsewhere(job, slot) && (!best || rank(job) > rank(best))) best = job;
     }
     return best;
   }
 
-  /** Decoding costs more than most jobs: a photo that lies at another bench is worth waiting for. */
-  function isElsewhere(job: Job<Tools>, seat: Seat<Tools>): boolean {
-    return job.photo !== undefined && seats.some((other) => other !== seat && other.photo === job.photo);
+  /** Decoding costs more than most jobs: a photo that lies at another worker is worth waiting for. */
+  function isElsewhere(job: Job<Tools>, slot: Slot<Tools>): boolean {
+    return job.photo !== undefined && slots.some((other) => other !== slot && other.photo === job.photo);
   }
 
   function hand(): void {
     waiting = waiting.filter((job) => !job.signal?.aborted);
-    for (const seat of seats) {
-      if (seat.busyWith) continue;
-      const job = nextFor(seat);
+    for (const slot of slots) {
+      if (slot.busyWith) continue;
+      const job = nextFor(slot);
       if (!job) continue;
       waiting = waiting.filter((other) => other !== job);
-      void work(seat, job);
+      void work(slot, job);
     }
   }
 
-  async function work(seat: Seat<Tools>, job: Job<Tools>): Promise<void> {
-    seat.busyWith = job;
-    if (job.photo) seat.photo = job.photo;
+  async function work(slot: Slot<Tools>, job: Job<Tools>): Promise<void> {
+    slot.busyWith = job;
+    if (job.photo) slot.photo = job.photo;
     try {
-      const { tools } = seat.bench ?? openSeat(seat);
+      const { tools } = slot.worker ?? openSlot(slot);
       job.resolve(await job.run(tools));
     } catch (reason) {
       job.reject(reason);
     } finally {
-      if (seat.busyWith === job) seat.busyWith = null;
+      if (slot.busyWith === job) slot.busyWith = null;
       hand();
     }
   }

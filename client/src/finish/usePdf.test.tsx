@@ -2,38 +2,22 @@ import { TextDecoder, TextEncoder } from 'node:util';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { Provider } from 'react-redux';
 import type { OpenPacket, Page, Paper } from '@ravlo/contract';
-import { fakePage } from '../../test/fakes';
-import { developForPdf, makePdf } from '@/darkroom/darkroom';
+import { fakePacket, fakePage } from '../../test/fakes';
+import type { Darkroom } from '@/darkroom/darkroom';
 import { changeRecipe } from '@/packet/editing';
 import { findFailed } from '@/packet/findSlice';
 import { createStore } from '@/packet/store';
 import { usePdf, type PdfState } from './usePdf';
 
-jest.mock('@/darkroom/darkroom', () => ({
-  ...jest.requireActual<object>('@/darkroom/darkroom'),
-  developForPdf: jest.fn(),
-  makePdf: jest.fn(),
-}));
-const develop = jest.mocked(developForPdf);
-const make = jest.mocked(makePdf);
+const develop = jest.fn<ReturnType<Darkroom['pdfPage']>, Parameters<Darkroom['pdfPage']>>();
+const make = jest.fn<ReturnType<Darkroom['pdf']>, Parameters<Darkroom['pdf']>>();
+const darkroom = { pdfPage: develop, pdf: make } as unknown as Darkroom;
 
 const whole = { by: 'whole', reason: 'chosen' } as const;
 const pageOf = (n: number): Page => {
   const page = fakePage(n);
   return { ...page, recipe: { ...page.recipe, outline: whole } };
 };
-const packetOf = (pages: readonly Page[]): OpenPacket => ({
-  id: fakePage(1).packetId,
-  name: 'Tides',
-  paper: 'a4',
-  look: null,
-  pageCount: pages.length,
-  createdAt: '2026-01-05T18:00:00.000Z',
-  changedAt: '2026-01-05T18:00:00.000Z',
-  pages: [...pages],
-  unreadable: 0,
-});
-
 beforeEach(() => {
   develop
     .mockReset()
@@ -49,7 +33,7 @@ beforeEach(() => {
 });
 
 function open(packet: OpenPacket) {
-  const store = createStore();
+  const store = createStore({ darkroom });
   const seen: PdfState[] = [];
   const view = renderHook(
     ({ paper, title }: { paper: Paper; title: string }) => {
@@ -81,7 +65,7 @@ const neverStale = (seen: readonly PdfState[], wanted: string) =>
 
 describe('the PDF on the finish screen', () => {
   it('cannot be saved while it is being made anew for another name or paper', async () => {
-    const { view, ready, seen } = open(packetOf([pageOf(1), pageOf(2)]));
+    const { view, ready, seen } = open(fakePacket([pageOf(1), pageOf(2)]));
     expect(await ready()).toEqual(['Tides', 'a4', [0, 0]]);
     seen.length = 0;
     view.rerender({ paper: 'a4', title: 'Tides 3' });
@@ -98,7 +82,7 @@ describe('the PDF on the finish screen', () => {
   it('cannot be saved while a note is missing in it', async () => {
     const [page] = [pageOf(1)];
     globalThis.fetch = () => new Promise(() => undefined);
-    const { store, ready, seen } = open(packetOf([page]));
+    const { store, ready, seen } = open(fakePacket([page]));
     await ready();
     seen.length = 0;
     const label = {
@@ -118,17 +102,17 @@ describe('the PDF on the finish screen', () => {
 
   it('names the pages that cannot be developed', async () => {
     const pages = [pageOf(1), pageOf(2), pageOf(3)];
-    develop.mockImplementation(async ({ id }) => {
-      if (id !== pages[1].id) throw new Error('The photo is damaged');
+    develop.mockImplementation(async ({ sha256 }) => {
+      if (sha256 !== pages[1].photo.sha256) throw new Error('The photo is damaged');
       return { jpeg: new Uint8Array([1]), size: { width: 210, height: 297 } } as never;
     });
-    const { now } = open(packetOf(pages));
+    const { now } = open(fakePacket(pages));
     await waitFor(() => expect(now()).toEqual({ status: 'failed', numbers: [1, 3] }));
     expect(make).not.toHaveBeenCalled();
   });
 
   it('names the pages whose sheet could not be looked for', () => {
-    const packet = packetOf([pageOf(1), fakePage(2)]);
+    const packet = fakePacket([pageOf(1), fakePage(2)]);
     const { store, now } = open(packet);
     expect(now().status).toBe('working');
     act(() => void store.dispatch(findFailed(packet.pages[1].id)));

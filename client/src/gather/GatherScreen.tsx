@@ -4,6 +4,7 @@ import Camera from 'lucide-react-native/icons/camera';
 import Images from 'lucide-react-native/icons/images';
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { UNNAMED } from '@ravlo/contract';
 import { usePacketQuery } from '@/packet/api';
 import { useAppDispatch, useAppSelector } from '@/packet/store';
 import { Button } from '@/ui/Button';
@@ -30,7 +31,7 @@ import { usePhotoDrop } from './usePhotoDrop';
 
 export interface GatherScreenProps {
   readonly packetId: string;
-  /** the page before which the photos go; behind all others when left out */
+  /** the page before which the photos go @default behind all others */
   readonly before?: string;
 }
 
@@ -116,11 +117,7 @@ export function GatherScreen({ packetId, before }: GatherScreenProps) {
       ) : null}
       <View style={[styles.place, isOver && styles.over]}>
         <Words size="lead" bold align="center">
-          {isOver
-            ? 'Let go to add them'
-            : packet
-              ? `${name}: ${pages === 0 ? 'no pages yet' : sayPages(pages)}`
-              : ' '}
+          {isOver ? 'Let go to add them' : packet ? sayPlace(name, pages) : ' '}
         </Words>
         <Words align="center" colour={colours.quiet}>
           {wide
@@ -138,6 +135,12 @@ export function GatherScreen({ packetId, before }: GatherScreenProps) {
       <FlatbedCard flatbed={flatbed} />
     </ScreenFrame>
   );
+}
+
+/** Where the photos go: the packet, and what lies in it already. */
+function sayPlace(name: string, pages: number): string {
+  const lying = pages === 0 ? 'no pages yet' : sayPages(pages);
+  return name === UNNAMED ? `A new packet, ${lying}` : `${name}: ${lying}`;
 }
 
 /** What has become of the photos that were taken when there was no room left. */

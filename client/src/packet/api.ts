@@ -1,18 +1,18 @@
 import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchArgs } from '@reduxjs/toolkit/query/react';
 import {
-  arrangeAnswer,
+  arrangedSchema,
   deletedSchema,
-  editsAnswer,
+  editedSchema,
   openPacketSchema,
-  pageAnswer,
-  pairingAnswer,
-  phonesAnswer,
-  shelfAnswer,
+  pageSchema,
+  pairingSchema,
+  phonesSchema,
+  shelfSchema,
   type Arrange,
   type CopyPage,
   type Deleted,
   type Edits,
-  type EditsAnswer,
+  type Edited,
   type Found,
   type OpenPacket,
   type Page,
@@ -47,7 +47,7 @@ export const api = createApi({
   endpoints: (build) => ({
     shelf: build.query<Shelf, void>({
       query: () => 'packets',
-      responseSchema: shelfAnswer,
+      responseSchema: shelfSchema,
       providesTags: ['Shelf'],
     }),
     packet: build.query<OpenPacket, string>({
@@ -57,7 +57,7 @@ export const api = createApi({
     }),
     page: build.query<Page, string>({
       query: (id) => `pages/${id}`,
-      responseSchema: pageAnswer,
+      responseSchema: pageSchema,
       providesTags: (_result, _error, id) => [{ type: 'Page', id }],
     }),
     deleted: build.query<Deleted, void>({
@@ -81,7 +81,7 @@ export const api = createApi({
     }),
     restorePage: build.mutation<Page, string>({
       query: (id) => ({ url: `pages/${id}/restore`, method: 'POST' }),
-      responseSchema: pageAnswer,
+      responseSchema: pageSchema,
       invalidatesTags: (page) => [
         'Shelf',
         'Deleted',
@@ -90,7 +90,7 @@ export const api = createApi({
     }),
     arrange: build.mutation<{ packets: OpenPacket[] }, Arrange>({
       query: (body) => ({ url: 'packets/arrangement', method: 'PUT', body }),
-      responseSchema: arrangeAnswer,
+      responseSchema: arrangedSchema,
       invalidatesTags: ['Shelf', 'Deleted'],
       // The pages lie in their new places at once; if the server says no, they go back.
       async onQueryStarted({ packets, known }, { dispatch, getState, queryFulfilled }) {
@@ -120,26 +120,26 @@ export const api = createApi({
     }),
     copyPage: build.mutation<Page, CopyPage & { id: string }>({
       query: ({ id, ...body }) => ({ url: `pages/${id}/copy`, method: 'POST', body }),
-      responseSchema: pageAnswer,
+      responseSchema: pageSchema,
       invalidatesTags: (page) => ['Shelf', ...(page ? [{ type: 'Packet' as const, id: page.packetId }] : [])],
     }),
-    makeEdits: build.mutation<EditsAnswer, Edits>({
+    makeEdits: build.mutation<Edited, Edits>({
       query: (body) => ({ url: 'edits', method: 'PATCH', body }),
-      responseSchema: editsAnswer,
+      responseSchema: editedSchema,
       invalidatesTags: ['Shelf'],
     }),
     noteFound: build.mutation<Page, Found & { id: string }>({
       query: ({ id, ...body }) => ({ url: `pages/${id}/found`, method: 'PUT', body }),
-      responseSchema: pageAnswer,
+      responseSchema: pageSchema,
     }),
     phones: build.query<Phones, void>({
       query: () => 'phones',
-      responseSchema: phonesAnswer,
+      responseSchema: phonesSchema,
       providesTags: ['Phones'],
     }),
     openCode: build.mutation<Pairing, void>({
       query: () => ({ url: 'phones/code', method: 'POST' }),
-      responseSchema: pairingAnswer,
+      responseSchema: pairingSchema,
     }),
     forgetPhone: build.mutation<void, string>({
       query: (id) => ({ url: `phones/${id}`, method: 'DELETE' }),

@@ -10,7 +10,6 @@ import {
   type Recipe,
 } from '@ravlo/contract';
 import { ensureEdits, keep } from './editsKeeping';
-import { packetsWithEdits } from './editsRecord';
 import { edited, selectFacts, selectRecipe, stepped } from './editsSlice';
 import { sendEdits } from './editSender';
 import type { Edits, PageEdit, Step } from './pendingEdits';
@@ -88,8 +87,8 @@ export function remember(packetId: string, step: Step): AppThunk {
 
 /** Picks up what an earlier visit left unsaved, whichever packet is open. */
 export function resumeEdits(): AppThunk<Promise<void>> {
-  return async (dispatch) => {
-    for (const packetId of await packetsWithEdits()) {
+  return async (dispatch, _getState, { editsStore }) => {
+    for (const packetId of await editsStore.packetsWithEdits()) {
       await dispatch(ensureEdits(packetId));
       void dispatch(sendEdits(packetId));
     }

@@ -1,4 +1,3 @@
-import { keepRecord, takeRecord } from './editsRecord';
 import { keptOrNot, loaded, selectPacketEdits } from './editsSlice';
 import type { AppThunk } from './store';
 import { alone, closedWindows } from './windowId';
@@ -10,7 +9,8 @@ export function keep(packetId: string): AppThunk<Promise<void>> {
     inTurn(parts, `keep ${packetId}`, async () => {
       await dispatch(ensureEdits(packetId));
       const windowId = await parts.windowId();
-      const isKept = await keepRecord({ ...selectPacketEdits(getState(), packetId), packetId, windowId });
+      const record = { ...selectPacketEdits(getState(), packetId), packetId, windowId };
+      const isKept = await parts.editsStore.keep(record);
       if (isKept !== getState().edits.isKept) dispatch(keptOrNot(isKept));
     });
 }
@@ -22,7 +22,7 @@ export function ensureEdits(packetId: string): AppThunk<Promise<void>> {
     const known = parts.going.get(about) as Promise<void> | undefined;
     if (known) return known;
     const load = alone('edits', async () => {
-      const record = await takeRecord(packetId, await parts.windowId(), closedWindows);
+      const record = await parts.editsStore.take(packetId, await parts.windowId(), closedWindows);
       dispatch(loaded({ packetId, record }));
     });
     parts.going.set(about, load);

@@ -77,7 +77,7 @@ const update = (
   return { ...state, packets: { ...state.packets, [packetId]: { ...now, ...change(now) } } };
 };
 
-const slice = createSlice({
+export const editsSlice = createSlice({
   name: 'edits',
   initialState,
   reducers: {
@@ -164,7 +164,6 @@ const slice = createSlice({
   },
 });
 
-export const editsReducer = slice.reducer;
 export const {
   loaded,
   edited,
@@ -178,7 +177,7 @@ export const {
   gaveWay,
   insisted,
   keptOrNot,
-} = slice.actions;
+} = editsSlice.actions;
 
 const addStep = ({ past }: PacketEdits, step: Step): Partial<PacketEdits> => ({
   past: [...past, step].slice(-MOST_STEPS),

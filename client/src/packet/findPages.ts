@@ -1,12 +1,14 @@
 import { isAnyOf } from '@reduxjs/toolkit';
-import type { Page } from '@ravlo/contract';
-import { findInPhoto } from '@/darkroom/darkroom';
+import { FRESH_RECIPE, type Page } from '@ravlo/contract';
+import type { Insight } from '@/darkroom/darkroom';
+import { verdictKey } from '@/darkroom/keys';
 import { api } from './api';
 import { replacePages } from './cachedPackets';
 import { findFailed } from './findSlice';
 import type { AppStore, AppThunk } from './store';
 import { toTrouble, isPassing } from './trouble';
-import { once } from './windowParts';
+import { judged } from './verdictsSlice';
+import { once, type WindowParts } from './windowParts';
 
 /**
  * What Ravlo finds by itself. Every page that comes in is looked into once, by whichever window sees it first; what is
@@ -37,27 +39,53 @@ function pagesOf(answer: unknown): readonly Page[] {
   return 'pages' in known ? known.pages : [known];
 }
 
-/** Looks into a page's photo for its outline and which way is up, and tells the server. */
+/** Looks into a photo from its bytes, while they go up: when its page comes back all is known of it. */
+export function lookAhead(packetId: string, sha256: string, bytes: Blob): AppThunk {
+  return (_dispatch, getState, parts) => {
+    const packet = api.endpoints.packet.select(packetId)(getState()).data;
+    const look = packet?.look ?? FRESH_RECIPE.look;
+    const looking = lookOnce(sha256, parts, async () => {
+      // A copy: the browser's own is let go of as soon as the server has the photo, and a file can be moved.
+      parts.darkroom.hold(sha256, new Blob([await bytes.arrayBuffer()], { type: bytes.type }));
+      return parts.darkroom.lookInto({ sha256 }, look, { priority: PRIORITY });
+    });
+    // What is no photo is told by the server.
+    looking.catch(() => undefined);
+  };
+}
+
+/** What is seen in a photo, from the look that is going on or from a new one. */
+function lookOnce(
+  sha256: string,
+  { insights }: Pick<WindowParts, 'insights'>,
+  look: () => Promise<Insight>,
+): Promise<Insight> {
+  const known = insights.get(sha256);
+  if (known) return known;
+  const looking = look();
+  insights.set(sha256, looking);
+  looking.catch(() => insights.delete(sha256));
+  return looking;
+}
+
+/** Looks into a page's photo, unless that is done: tells the server of the sheet, and the window whether it reads well. */
 export function findPage(page: Page): AppThunk<Promise<void>> {
   return (dispatch, getState, parts) =>
     once(parts, `find ${page.id}`, async () => {
       if (getState().find[page.id]) return;
-      const photoId = page.photo.id;
+      const { photo, recipe } = page;
       try {
-        let search = parts.found.get(photoId);
-        if (!search) {
-          search = findInPhoto(page, { priority: PRIORITY });
-          parts.found.set(photoId, search);
-        }
-        const { outline, turn } = await search;
+        const { found, checked } = await lookOnce(photo.sha256, parts, () =>
+          parts.darkroom.lookInto(photo, recipe.look, { priority: PRIORITY }),
+        );
+        dispatch(judged({ key: verdictKey(photo, { ...recipe, ...found }), checked }));
         const { data, error } = await dispatch(
-          api.endpoints.noteFound.initiate({ id: page.id, outline, turn }, { track: false }),
+          api.endpoints.noteFound.initiate({ id: page.id, ...found }, { track: false }),
         );
         // Should it not get through, it is told when the page comes in the next time.
         if (data) dispatch(replacePages([data]));
-        if (data || !isPassing(toTrouble(error))) parts.found.delete(photoId);
+        if (data || !isPassing(toTrouble(error))) parts.insights.delete(photo.sha256);
       } catch {
-        parts.found.delete(photoId);
         dispatch(findFailed(page.id));
       }
     });

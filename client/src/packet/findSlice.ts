@@ -1,7 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 /** Pages whose photo could not be looked into on this device, by id: until the window is opened again. */
-const slice = createSlice({
+export const findSlice = createSlice({
   name: 'find',
   initialState: {} as Readonly<Record<string, true>>,
   reducers: {
@@ -9,8 +9,7 @@ const slice = createSlice({
   },
 });
 
-export const findReducer = slice.reducer;
-export const { findFailed } = slice.actions;
+export const { findFailed } = findSlice.actions;
 
 /** Whether the sheet could not be looked for in a page's photo, because the photo cannot be opened here. */
 export const selectFindFailed = (

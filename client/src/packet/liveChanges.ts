@@ -1,4 +1,4 @@
-import { CHANGE_EVENT, packetChange } from '@ravlo/contract';
+import { CHANGE_EVENT, packetChangeSchema } from '@ravlo/contract';
 import { api } from './api';
 import { readJson } from './readJson';
 import type { AppStore } from './store';
@@ -13,7 +13,7 @@ export function hearChanges(store: AppStore): () => void {
   let events: EventSource | null = null;
 
   function refresh(message: MessageEvent<string>): void {
-    const change = packetChange.safeParse(readJson(message.data));
+    const change = packetChangeSchema.safeParse(readJson(message.data));
     if (!change.success) return;
     store.dispatch(api.util.invalidateTags(['Shelf', { type: 'Packet', id: change.data.packetId }]));
   }

@@ -3,8 +3,8 @@ import { hashOf } from './hashOf';
 import { rememberRetake } from './history';
 import { photoOf, removeShot } from './keptPhotos';
 import type { PhotoEvent } from './photoLife';
+import { lookAhead } from './findPages';
 import { gone, happened, selectPhoto, selectPhotos } from './photosSlice';
-import { forgetPhoto, keepPhoto } from './photoStore';
 import { sendPhoto } from './sendPhoto';
 import type { AppThunk } from './store';
 import { isEveryones, toTrouble, waitAfter } from './trouble';
@@ -63,6 +63,7 @@ function sendOne(key: string): AppThunk<Promise<void>> {
       return;
     }
     happens({ type: 'hashed', sha256 });
+    dispatch(lookAhead(photo.packetId, sha256, photo.blob));
 
     const isAgain = before.sha256 !== null || parts.heardOf.has(key);
     const result = await sendPhoto(photo, {
@@ -85,7 +86,7 @@ function sendOne(key: string): AppThunk<Promise<void>> {
     if (selectPhoto(getState(), key)?.state !== 'confirmed') return;
     // Now, and only now, are the bytes of no more use here.
     parts.inHand.delete(key);
-    await forgetPhoto(key);
+    await parts.photoStore.forget(key);
     dispatch(api.util.invalidateTags(['Shelf', { type: 'Packet', id: photo.packetId }]));
     if (photo.replaces) await dispatch(rememberRetake(photo.packetId, photo.replaces, result.page.id));
   };
@@ -97,6 +98,6 @@ function keepHeld(key: string): AppThunk<Promise<void>> {
     const item = selectPhoto(getState(), key);
     if (item?.state !== 'held' || !item.trouble || !item.isKept) return;
     const photo = await dispatch(photoOf(key)).catch(() => null);
-    if (photo && !parts.inHand.has(key)) await keepPhoto({ ...photo, held: item.trouble });
+    if (photo && !parts.inHand.has(key)) await parts.photoStore.keep({ ...photo, held: item.trouble });
   };
 }

@@ -24,47 +24,50 @@ interface PhotosSchema extends DBSchema {
   photos: { key: string; value: KeptPhoto; indexes: { order: number } };
 }
 
-let opened: Promise<IDBPDatabase<PhotosSchema>> | null = null;
+/** This browser's own store of photos: shared by its windows, opened once by each. */
+export interface PhotoStore {
+  /** @returns false when the browser has no room or keeps nothing (a private window): the photo is then only in memory */
+  keep(photo: KeptPhoto): Promise<boolean>;
+  /** Lets go of a photo: only ever of one that is a page on the server, or that the person throws away. */
+  forget(key: string): Promise<void>;
+  /** Null when it is not kept here, or not any more. @throws where the browser's store cannot be read */
+  get(key: string): Promise<KeptPhoto | null>;
+  /** All kept photos in the order in which they were chosen. */
+  all(): Promise<KeptPhoto[]>;
+}
 
-function database(): Promise<IDBPDatabase<PhotosSchema>> {
+export function createPhotoStore(): PhotoStore {
+  let opened: Promise<IDBPDatabase<PhotosSchema>> | null = null;
   // Named as it was when photos left for the server through an outbox: what waits there is not lost.
-  opened ??= openDB<PhotosSchema>('ravlo-outbox', 1, {
-    upgrade(db) {
-      db.createObjectStore('photos', { keyPath: 'key' }).createIndex('order', 'order');
+  const database = () =>
+    (opened ??= openDB<PhotosSchema>('ravlo-outbox', 1, {
+      upgrade(db) {
+        db.createObjectStore('photos', { keyPath: 'key' }).createIndex('order', 'order');
+      },
+    }));
+  return {
+    async keep(photo) {
+      try {
+        await (await database()).put('photos', photo);
+        return true;
+      } catch {
+        return false;
+      }
     },
-  });
-  return opened;
-}
-
-/** @returns false when the browser has no room or keeps nothing (a private window): the photo is then only in memory */
-export async function keepPhoto(photo: KeptPhoto): Promise<boolean> {
-  try {
-    await (await database()).put('photos', photo);
-    return true;
-  } catch {
-    return false;
-  }
-}
-
-/** Lets go of a photo: only ever of one that is a page on the server, or that the person throws away. */
-export async function forgetPhoto(key: string): Promise<void> {
-  try {
-    await (await database()).delete('photos', key);
-  } catch {
-    // It was never kept, or will be recognised by its key when it is sent again.
-  }
-}
-
-/** Null when it is not kept here, or not any more. @throws where the browser's store cannot be read */
-export async function keptPhoto(key: string): Promise<KeptPhoto | null> {
-  return (await (await database()).get('photos', key)) ?? null;
-}
-
-/** All kept photos in the order in which they were chosen. */
-export async function keptPhotos(): Promise<KeptPhoto[]> {
-  try {
-    return await (await database()).getAllFromIndex('photos', 'order');
-  } catch {
-    return [];
-  }
+    async forget(key) {
+      try {
+        await (await database()).delete('photos', key);
+      } catch {
+        // It was never kept, or will be recognised by its key when it is sent again.
+      }
+    },
+    get: async (key) => (await (await database()).get('photos', key)) ?? null,
+    async all() {
+      try {
+        return await (await database()).getAllFromIndex('photos', 'order');
+      } catch {
+        return [];
+      }
+    },
+  };
 }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Page } from '@ravlo/contract';
 import { fakePage, shaOf } from '../../test/fakes';
+import { until } from '../../test/until';
 import { hashOf } from './hashOf';
 import {
   addPhotos,
@@ -13,7 +14,7 @@ import {
 } from './photos';
 import { photoOf } from './keptPhotos';
 import { confirmedCleared, gone, isOnlyHere, selectPhotos } from './photosSlice';
-import { forgetPhoto, keepPhoto, keptPhotos, type KeptPhoto } from './photoStore';
+import { createPhotoStore, type KeptPhoto } from './photoStore';
 import { sendPhoto, type SendResult } from './sendPhoto';
 import { createStore, type AppStore } from './store';
 import { OFFLINE, UNEXPECTED, type Trouble } from './trouble';
@@ -28,6 +29,9 @@ const OTHER = fakePage(2).id;
 const photo = (name: string) => new File([`bytes of ${name}`], name, { type: 'image/jpeg' });
 const saved: SendResult = { page: fakePage(1) };
 const html: SendResult = { trouble: UNEXPECTED };
+
+/** The browser's own store, which all windows share. */
+const browser = createPhotoStore();
 
 let stores: AppStore[] = [];
 function openWindow(): AppStore {
@@ -47,22 +51,14 @@ beforeEach(async () => {
   send.mockReset();
   hash.mockReset();
   hash.mockResolvedValue(shaOf(1));
-  for (const { key } of await keptPhotos()) await forgetPhoto(key);
+  for (const { key } of await browser.all()) await browser.forget(key);
   globalThis.fetch = jest.fn(async () => new Response(null, { status: 204 }));
 });
-
-async function until(isTrue: () => boolean | Promise<boolean>): Promise<void> {
-  for (let i = 0; i < 600; i++) {
-    if (await isTrue()) return;
-    await new Promise((resolve) => setTimeout(resolve, 5));
-  }
-  throw new Error('It never came to be');
-}
 
 const states = (store: AppStore) => selectPhotos(store.getState()).map(({ state }) => state);
 const isQuiet = (store: AppStore) =>
   !states(store).some((state) => ['waiting', 'hashing', 'sending'].includes(state));
-const kept = async () => (await keptPhotos()).map(({ name }) => name);
+const kept = async () => (await browser.all()).map(({ name }) => name);
 
 describe('photos', () => {
   it('are sent one after the other in the order in which they were chosen', async () => {
@@ -173,7 +169,7 @@ describe('photos', () => {
   it('that an earlier visit left are picked up, and the server is asked for them first', async () => {
     send.mockResolvedValue(saved);
     const left = { key: 'left-over', packetId: PACKET, name: 'left.jpg', blob: photo('left.jpg'), order: 1 };
-    await keepPhoto(left);
+    await browser.keep(left);
     const store = openWindow();
     await store.dispatch(resumePhotos());
     await until(() => states(store)[0] === 'confirmed');
@@ -276,14 +272,14 @@ describe('whatever the network, the server and the person’s tabs do', () => {
         fc.array(happening, { maxLength: 14 }),
         fc.array(fc.nat(3), { maxLength: 3 }),
         async (count, happenings, crashes) => {
-          for (const { key } of await keptPhotos()) await forgetPhoto(key);
+          for (const { key } of await browser.all()) await browser.forget(key);
           const server = randomServer(happenings);
           send.mockImplementation(server.answer);
           const names = Array.from({ length: count }, (_, i) => `${i}.jpg`);
           let store = openWindow();
           const keys = await store.dispatch(addPhotos(PACKET, names.map(photo)));
           const isSafe = async () => {
-            const here = new Set((await keptPhotos()).map(({ key }) => key));
+            const here = new Set((await browser.all()).map(({ key }) => key));
             return keys.every((key) => here.has(key) || server.pages.has(key));
           };
           for (const steps of crashes) {
@@ -299,7 +295,7 @@ describe('whatever the network, the server and the person’s tabs do', () => {
           await until(async () => {
             expect(await isSafe()).toBe(true);
             store.dispatch(wakePhotos());
-            return (await keptPhotos()).length === 0;
+            return (await browser.all()).length === 0;
           });
           expect(server.made()).toBe(count);
           expect([...server.pages.keys()].sort()).toEqual([...keys].sort());

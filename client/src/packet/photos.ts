@@ -5,7 +5,7 @@ import { FRESH_LIFE } from './photoLife';
 import { added, aimed, gone, happened, keptOrNot, mirrored, selectPhoto, selectPhotos } from './photosSlice';
 import type { PhotoItem } from './photosSlice';
 import { sendPhotos } from './photoSender';
-import { forgetPhoto, keepPhoto, keptPhotos, type KeptPhoto } from './photoStore';
+import type { KeptPhoto } from './photoStore';
 import type { AppStore, AppThunk } from './store';
 import { toTrouble } from './trouble';
 import { told } from './troublesSlice';
@@ -43,7 +43,7 @@ export function addPhotos(
       dispatch(added(newItem(photo)));
     }
     for (const photo of photos) {
-      const isKept = await keepPhoto(photo);
+      const isKept = await parts.photoStore.keep(photo);
       dispatch(keptOrNot({ key: photo.key, isKept }));
       if (isKept) {
         parts.inHand.delete(photo.key);
@@ -72,7 +72,7 @@ function newItem({ key, packetId, name, blob, order, held }: KeptPhoto): PhotoIt
 /** Picks up what an earlier visit left unsent. */
 export function resumePhotos(): AppThunk<Promise<void>> {
   return async (dispatch, _getState, parts) => {
-    for (const photo of await keptPhotos()) {
+    for (const photo of await parts.photoStore.all()) {
       parts.lastOrder = Math.max(parts.lastOrder, photo.order);
       parts.heardOf.add(photo.key);
       dispatch(added(newItem(photo)));
@@ -124,7 +124,7 @@ function letGo(key: string): AppThunk<Promise<void>> {
   return async (dispatch, _getState, parts) => {
     dispatch(gone(key));
     parts.inHand.delete(key);
-    await forgetPhoto(key);
+    await parts.photoStore.forget(key);
     parts.tellOthers({ type: 'photo-gone', key });
   };
 }
@@ -137,7 +137,7 @@ export function aimPhoto(key: string, packetId: string): AppThunk<Promise<void>>
     // Its place was one in the other packet, and so was what held it back.
     const { name, blob, order, batch, index } = photo;
     const moved: KeptPhoto = { key, packetId, name, blob, order, batch, index };
-    const isKept = await keepPhoto(moved);
+    const isKept = await parts.photoStore.keep(moved);
     if (!isKept) parts.inHand.set(key, moved);
     dispatch(aimed({ key, packetId }));
     dispatch(keptOrNot({ key, isKept }));

@@ -14,7 +14,7 @@ export interface PhotoItem extends PhotoLife {
   readonly isKept: boolean;
 }
 
-const slice = createSlice({
+export const photosSlice = createSlice({
   name: 'photos',
   initialState: [] as readonly PhotoItem[],
   reducers: {
@@ -38,8 +38,7 @@ const slice = createSlice({
   },
 });
 
-export const photosReducer = slice.reducer;
-export const { added, happened, mirrored, aimed, keptOrNot, gone, confirmedCleared } = slice.actions;
+export const { added, happened, mirrored, aimed, keptOrNot, gone, confirmedCleared } = photosSlice.actions;
 
 interface WithPhotos {
   readonly photos: readonly PhotoItem[];

@@ -1,5 +1,5 @@
 import { DetailedError, Upload, type PreviousUpload } from 'tus-js-client';
-import { pageAnswer, type Arrival, type Page, type UploadFacts } from '@ravlo/contract';
+import { pageSchema, type Arrival, type Page, type UploadFacts } from '@ravlo/contract';
 import type { KeptPhoto } from './photoStore';
 import { readJson } from './readJson';
 import { OFFLINE, readTrouble, toTrouble, UNEXPECTED, type Trouble } from './trouble';
@@ -73,7 +73,7 @@ function upload(
       onError: (error) => end({ trouble: readFailure(error) }),
       onSuccess: ({ lastResponse }) => {
         const body = lastResponse.getBody();
-        const page = pageAnswer.safeParse(readJson(body));
+        const page = pageSchema.safeParse(readJson(body));
         end(page.success ? { page: page.data } : body ? { trouble: UNEXPECTED } : null);
       },
     });
@@ -102,7 +102,7 @@ async function askForPage({ packetId, key }: KeptPhoto): Promise<SendResult> {
     });
     const body = readJson(await response.text());
     if (!response.ok) return { trouble: readTrouble(body) };
-    const page = pageAnswer.safeParse(body);
+    const page = pageSchema.safeParse(body);
     return page.success ? { page: page.data } : { trouble: UNEXPECTED };
   } catch (reason) {
     return { trouble: reason instanceof TypeError ? OFFLINE : toTrouble(reason) };

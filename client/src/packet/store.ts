@@ -1,5 +1,5 @@
 import {
-  combineReducers,
+  combineSlices,
   configureStore,
   createListenerMiddleware,
   type Action,
@@ -8,30 +8,34 @@ import {
 } from '@reduxjs/toolkit';
 import { useDispatch, useSelector, useStore } from 'react-redux';
 import { api } from './api';
-import { editsReducer } from './editsSlice';
-import { findReducer } from './findSlice';
-import { photosReducer } from './photosSlice';
-import { troublesReducer } from './troublesSlice';
-import { verdictsReducer } from './verdictsSlice';
+import { editsSlice } from './editsSlice';
+import { findSlice } from './findSlice';
+import { photosSlice } from './photosSlice';
+import { troublesSlice } from './troublesSlice';
+import { verdictsSlice } from './verdictsSlice';
 import { createWindowParts, type WindowOptions, type WindowParts } from './windowParts';
 
-const reducer = combineReducers({
-  [api.reducerPath]: api.reducer,
-  edits: editsReducer,
-  photos: photosReducer,
-  find: findReducer,
-  verdicts: verdictsReducer,
-  troubles: troublesReducer,
-});
+/** Slices that screens bring along: each declares itself here and injects itself into `rootReducer`. */
+// eslint-disable-next-line @typescript-eslint/no-empty-object-type -- it is filled by declaration merging
+export interface InjectedSlices {}
 
-export type RootState = ReturnType<typeof reducer>;
+export const rootReducer = combineSlices(
+  api,
+  editsSlice,
+  findSlice,
+  photosSlice,
+  troublesSlice,
+  verdictsSlice,
+).withLazyLoadedSlices<InjectedSlices>();
+
+export type RootState = ReturnType<typeof rootReducer>;
 
 /** A new store with all that hangs on it: one a window. A second store, in a test, is a second window. */
 export function createStore(options: WindowOptions = {}) {
   const parts = createWindowParts(options);
   const listener = createListenerMiddleware<RootState, AppDispatch, WindowParts>({ extra: parts });
   const store = configureStore({
-    reducer,
+    reducer: rootReducer,
     middleware: (defaults) =>
       // Steps of the history are plain data, but many: looking through all of them at every action takes long.
       defaults({ thunk: { extraArgument: parts }, serializableCheck: false, immutableCheck: false })
@@ -48,3 +52,6 @@ export type AppThunk<Result = void> = ThunkAction<Result, RootState, WindowParts
 export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
 export const useAppSelector = useSelector.withTypes<RootState>();
 export const useAppStore = useStore.withTypes<AppStore>();
+
+/** The window's darkroom. */
+export const useDarkroom = () => useAppStore().parts.darkroom;

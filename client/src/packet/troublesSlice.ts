@@ -13,7 +13,7 @@ interface TroublesState {
 
 const initialState: TroublesState = { told: null, saving: null, remark: null };
 
-const slice = createSlice({
+export const troublesSlice = createSlice({
   name: 'troubles',
   initialState,
   reducers: {
@@ -26,7 +26,6 @@ const slice = createSlice({
   },
 });
 
-export const troublesReducer = slice.reducer;
-export const { told, remarked, savingHeld, savingWent, troubleSeen } = slice.actions;
+export const { told, remarked, savingHeld, savingWent, troubleSeen } = troublesSlice.actions;
 
 export const selectTroubles = (state: { readonly troubles: TroublesState }): TroublesState => state.troubles;

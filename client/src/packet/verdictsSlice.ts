@@ -1,14 +1,12 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { Verdict } from '@ravlo/core';
 import type { Page } from '@ravlo/contract';
-import { checkPage, verdictKey } from '@/darkroom/darkroom';
-import type { CheckedPage } from '@/darkroom/darkroom.worker';
+import { verdictKey } from '@/darkroom/keys';
+import type { CheckedPage } from '@/darkroom/worker/tools';
 import { selectRecipe, type WithEdits } from './editsSlice';
-import type { AppThunk } from './store';
-import { once } from './windowParts';
 
 /** Verdicts by what they depend on: photo, outline and turn. They can be worked out again at any time. */
-const slice = createSlice({
+export const verdictsSlice = createSlice({
   name: 'verdicts',
   initialState: {} as Readonly<Record<string, CheckedPage>>,
   reducers: {
@@ -19,7 +17,7 @@ const slice = createSlice({
   },
 });
 
-export const verdictsReducer = slice.reducer;
+export const { judged } = verdictsSlice.actions;
 
 interface WithVerdicts extends WithEdits {
   readonly verdicts: Readonly<Record<string, CheckedPage>>;
@@ -32,25 +30,5 @@ export function selectVerdict(state: WithVerdicts, page: Page): Verdict | null {
 
 /** What was found on checking a page as it is now; null while nobody has. */
 export function selectChecked(state: WithVerdicts, page: Page): CheckedPage | null {
-  return state.verdicts[verdictKey(page, selectRecipe(state, page))] ?? null;
-}
-
-/** Pictures come first. */
-const PRIORITY = -1;
-
-/** Has a page judged once, as soon as its outline is known and the darkroom has nothing better to do. */
-export function ensureVerdict(page: Page): AppThunk<Promise<void>> {
-  return (dispatch, getState, parts) => {
-    const recipe = selectRecipe(getState(), page);
-    const key = verdictKey(page, recipe);
-    if (recipe.outline.by === 'pending' || getState().verdicts[key]) return Promise.resolve();
-    return once(parts, `judge ${key}`, () =>
-      checkPage(page, recipe, { priority: PRIORITY })
-        .then((checked) => {
-          dispatch(slice.actions.judged({ key, checked }));
-        })
-        // A photo that cannot be shown says so itself; there is nothing to judge.
-        .catch(() => undefined),
-    );
-  };
+  return state.verdicts[verdictKey(page.photo, selectRecipe(state, page))] ?? null;
 }

@@ -13,15 +13,8 @@ const SIGN_EVERY = 20_000;
 /** Pages out of sight are woken once a minute: after three of them a window is taken for closed. */
 const SIGN_LASTS = 190_000;
 
-let claimed: Promise<string> | null = null;
-
 /** This window's id: the one it had before a reload, unless another window has it (a tab that was doubled). */
-export function claimWindowId(): Promise<string> {
-  claimed ??= claim();
-  return claimed;
-}
-
-async function claim(): Promise<string> {
+export async function claimWindowId(): Promise<string> {
   const before = sessionStorage.getItem(KEY);
   const id = before && (await hold(before)) ? before : nanoid();
   if (id !== before) await hold(id);

@@ -1,7 +1,8 @@
 import { nanoid } from 'nanoid';
-import type { Page } from '@ravlo/contract';
+import { createDarkroom, type Darkroom, type Insight } from '@/darkroom/darkroom';
 import { forgettingPause, type Pause } from './pause';
-import type { KeptPhoto } from './photoStore';
+import { createEditsStore, type EditsStore } from './editsStore';
+import { createPhotoStore, type KeptPhoto, type PhotoStore } from './photoStore';
 
 /**
  * What there is once a window and is no state: it hangs on the window's store, so that a second store, in a test or
@@ -10,6 +11,10 @@ import type { KeptPhoto } from './photoStore';
 export interface WindowParts {
   /** known to the records that this window keeps */
   readonly windowId: () => Promise<string>;
+  /** photos that are kept in this browser */
+  readonly photoStore: PhotoStore;
+  /** edits and history that are kept in this browser */
+  readonly editsStore: EditsStore;
   /** photos of which the browser's own store has no copy (yet), by key */
   readonly inHand: Map<string, KeptPhoto>;
   /** photos that were taken back while they were being sent */
@@ -20,8 +25,10 @@ export interface WindowParts {
   readonly editPause: Pause;
   /** work that is going on, by what it is about: it is not begun twice */
   readonly going: Map<string, Promise<unknown>>;
-  /** what was found in photos of which the server does not know yet */
-  readonly found: Map<string, Promise<Pick<Page['recipe'], 'outline' | 'turn'>>>;
+  /** where photos are looked into and developed */
+  readonly darkroom: Darkroom;
+  /** what was seen in photos that have come in, by SHA-256, until the server knows of it */
+  readonly insights: Map<string, Promise<Insight>>;
   /** photos are kept in the order of these numbers */
   lastOrder: number;
   isSendingPhotos: boolean;
@@ -32,22 +39,30 @@ export interface WindowParts {
 }
 
 export interface WindowOptions {
-  /** where records of an earlier visit are found again. @default of its own */
+  /** where records of an earlier visit are found again; asked for once @default one of its own */
   readonly windowId?: () => Promise<string>;
+  /** a stand-in, in tests */
+  readonly darkroom?: Darkroom;
 }
 
-export function createWindowParts({ windowId }: WindowOptions = {}): WindowParts {
-  const own = nanoid();
+export function createWindowParts({
+  windowId = () => Promise.resolve(nanoid()),
+  darkroom = createDarkroom(),
+}: WindowOptions = {}): WindowParts {
+  let claimed: Promise<string> | null = null;
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('ravlo');
   return {
-    windowId: windowId ?? (() => Promise.resolve(own)),
+    windowId: () => (claimed ??= windowId()),
+    photoStore: createPhotoStore(),
+    editsStore: createEditsStore(),
     inHand: new Map(),
     withdrawn: new Set(),
     heardOf: new Set(),
     photoPause: forgettingPause(),
     editPause: forgettingPause(),
     going: new Map(),
-    found: new Map(),
+    darkroom,
+    insights: new Map(),
     lastOrder: 0,
     isSendingPhotos: false,
     tellOthers: (message) => channel?.postMessage(message),

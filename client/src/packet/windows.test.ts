@@ -1,7 +1,4 @@
-import { createHash } from 'node:crypto';
-import { readFileSync } from 'node:fs';
-import path from 'node:path';
-import type { OpenPacket, Page, Recipe } from '@ravlo/contract';
+import type { OpenPacket, Recipe } from '@ravlo/contract';
 import {
   AWAY,
   LOST_ANSWERS,
@@ -10,6 +7,7 @@ import {
   WELL,
   type RealServer,
 } from '../../test/realServer';
+import { until } from '../../test/until';
 import { api } from './api';
 import { changeFacts, changeRecipe, changeRecipes, resumeEdits } from './editing';
 import { ensureEdits } from './editsKeeping';
@@ -32,8 +30,6 @@ import { selectTroubles } from './troublesSlice';
 /** Several windows against one real server: each store is a window. */
 
 let server: RealServer;
-const photo = readFileSync(path.join(__dirname, '../../../demo/photos/harbour-pencil.jpg'));
-const sha256 = createHash('sha256').update(photo).digest('hex');
 
 beforeAll(async () => {
   server = await openRealServer();
@@ -44,13 +40,6 @@ afterEach(() => server.setLine(WELL));
 jest.setTimeout(30_000);
 
 let count = 0;
-/** A packet on the server. */
-async function newPacket(pages: number): Promise<string> {
-  const { id } = (await server.ask('POST', 'packets', {})) as OpenPacket;
-  const first = (await server.sendPhoto(id, photo, sha256, `window-photo-${++count}`)) as Page;
-  for (let k = 1; k < pages; k++) await server.ask('POST', `pages/${first.id}/copy`, {});
-  return id;
-}
 const onServer = async (id: string) => (await server.ask('GET', `packets/${id}`)) as OpenPacket;
 
 const SIGN = 'ravlo-alive-';
@@ -83,20 +72,12 @@ const windowOn = (store: AppStore, packetId: string) => ({
     }),
 });
 
-async function until(isTrue: () => boolean | Promise<boolean>): Promise<void> {
-  for (let i = 0; i < 1000; i++) {
-    if (await isTrue()) return;
-    await new Promise((resolve) => setTimeout(resolve, 10));
-  }
-  throw new Error('It never came to be');
-}
-
 const turn = (to: Recipe['turn']) => (recipe: Recipe) => ({ ...recipe, turn: to });
 const look = (to: Recipe['look']) => (recipe: Recipe) => ({ ...recipe, look: to });
 
 describe('two windows', () => {
   it('edit different things of one page without a word', async () => {
-    const id = await newPacket(1);
+    const id = await server.newPacket(1);
     const [a, b] = [await openWindow(id), await openWindow(id)];
     a.store.dispatch(changeRecipe(a.pages()[0], look('pen'), 'look'));
     b.store.dispatch(changeRecipe(b.pages()[0], turn(90), 'turn'));
@@ -106,7 +87,7 @@ describe('two windows', () => {
   });
 
   it.each(['the other', 'mine'] as const)('that edit the same are asked, and %s stays', async (choice) => {
-    const id = await newPacket(2);
+    const id = await server.newPacket(2);
     const [a, b] = [await openWindow(id), await openWindow(id)];
     a.store.dispatch(changeRecipe(a.pages()[1], look('pen'), 'look'));
     await a.saved();
@@ -139,7 +120,7 @@ describe('two windows', () => {
   });
 
   it('do not take back each other’s work: undo leaves what somebody else has changed since, and says so', async () => {
-    const id = await newPacket(1);
+    const id = await server.newPacket(1);
     const [a, b] = [await openWindow(id), await openWindow(id)];
     a.store.dispatch(changeRecipe(a.pages()[0], (r) => ({ ...r, turn: 90, look: 'pen' }), 'turn'));
     await a.saved();
@@ -154,7 +135,7 @@ describe('two windows', () => {
   });
 
   it('do not take back each other’s order', async () => {
-    const id = await newPacket(3);
+    const id = await server.newPacket(3);
     const [a, b] = [await openWindow(id), await openWindow(id)];
     const [x, y, z] = a.pages().map((page) => page.id);
     await a.store.dispatch(arrangePages(id, [{ packetId: id, pageIds: [z, x, y] }], 'new order'));
@@ -166,7 +147,7 @@ describe('two windows', () => {
   });
 
   it('of which one deletes a page: the other is told, and its edit of that page goes, the rest is made', async () => {
-    const id = await newPacket(2);
+    const id = await server.newPacket(2);
     const [a, b] = [await openWindow(id), await openWindow(id)];
     const [x] = a.pages().map((page) => page.id);
     await a.store.dispatch(arrangePages(id, [{ packetId: id, pageIds: [x] }], 'delete page 2'));
@@ -180,7 +161,7 @@ describe('two windows', () => {
 
 describe('edits', () => {
   it('of thirty pages go in one request', async () => {
-    const id = await newPacket(30);
+    const id = await server.newPacket(30);
     const { store, pages, saved } = await openWindow(id);
     server.sent.length = 0;
     store.dispatch(changeRecipes(pages(), turn(90), 'turn'));
@@ -190,7 +171,7 @@ describe('edits', () => {
   });
 
   it('made while the server is away outlive a reload with it still away, and are saved when it is back', async () => {
-    const id = await newPacket(2);
+    const id = await server.newPacket(2);
     const before = await openWindow(id);
     server.setLine(AWAY);
     before.store.dispatch(changeRecipe(before.pages()[0], turn(90), 'turn'));
@@ -214,7 +195,7 @@ describe('edits', () => {
   });
 
   it('of a window that was closed are saved by the next one that opens', async () => {
-    const id = await newPacket(1);
+    const id = await server.newPacket(1);
     const closed = await openWindow(id);
     server.setLine(PROXY_ERROR);
     closed.store.dispatch(changeRecipe(closed.pages()[0], turn(270), 'turn'));
@@ -228,7 +209,7 @@ describe('edits', () => {
   });
 
   it('whose answers are lost are sent again and meet no other window', async () => {
-    const id = await newPacket(1);
+    const id = await server.newPacket(1);
     const { store, pages, saved, clashes } = await openWindow(id);
     server.setLine(LOST_ANSWERS);
     store.dispatch(changeRecipe(pages()[0], turn(90), 'turn'));
@@ -243,7 +224,7 @@ describe('edits', () => {
   });
 
   it('are not given up for an error page of a machine in between', async () => {
-    const id = await newPacket(1);
+    const id = await server.newPacket(1);
     const { store, pages, saved, troubles } = await openWindow(id);
     server.setLine(PROXY_ERROR);
     store.dispatch(changeRecipe(pages()[0], look('pen'), 'look'));
@@ -257,7 +238,7 @@ describe('edits', () => {
   });
 
   it('that the server will never take do not take others along', async () => {
-    const id = await newPacket(2);
+    const id = await server.newPacket(2);
     const { store, pages, packet, saved, troubles } = await openWindow(id);
     store.dispatch(changeRecipe(pages()[0], turn(90), 'turn'));
     store.dispatch(changeFacts(packet(), { name: 'x'.repeat(500) }, 'name'));
@@ -265,12 +246,12 @@ describe('edits', () => {
     await saved();
     expect((await onServer(id)).pages.map(({ recipe }) => recipe.turn)).toEqual([90, 270]);
     expect(troubles().told?.kind).toBe('bad-request');
-    expect(selectFacts(store.getState(), packet()).name).toBe('New packet');
+    expect(selectFacts(store.getState(), packet()).name).toBe('Not named yet');
     expect(selectPacketEdits(store.getState(), id).past.map(({ what }) => what)).toEqual(['turn', 'turn']);
   });
 
   it('are made on the recipe as it is when they are made, not as it was when somebody looked', async () => {
-    const id = await newPacket(1);
+    const id = await server.newPacket(1);
     const { store, pages, saved } = await openWindow(id);
     const [page] = pages();
     const search = new Promise((resolve) => setTimeout(resolve, 50));
@@ -294,7 +275,7 @@ describe('edits', () => {
 
 describe('history', () => {
   it('takes edits, orders, names and papers back and does them again, also after a reload', async () => {
-    const id = await newPacket(3);
+    const id = await server.newPacket(3);
     const { store, pages, packet, saved, id: windowId } = await openWindow(id);
     const [x, y, z] = pages().map((page) => page.id);
     store.dispatch(changeRecipe(pages()[0], look('pencil'), 'look'));
@@ -308,7 +289,7 @@ describe('history', () => {
     for (let steps = 0; steps < 4; steps++) await after.store.dispatch(undo(id));
     await after.saved();
     const back = await onServer(id);
-    expect(back).toMatchObject({ name: 'New packet', paper: 'a4' });
+    expect(back).toMatchObject({ name: 'Not named yet', paper: 'a4' });
     expect(back.pages.map((page) => page.id)).toEqual([x, y, z]);
     expect(back.pages[0].recipe.look).toBe('daylight');
     expect(selectUndoStep(after.store.getState(), id)).toBeNull();
@@ -322,7 +303,7 @@ describe('history', () => {
   });
 
   it('takes back what is still on its way, without its ever being sent', async () => {
-    const id = await newPacket(1);
+    const id = await server.newPacket(1);
     const { store, pages, saved } = await openWindow(id);
     server.setLine(AWAY);
     store.dispatch(changeRecipe(pages()[0], look('pen'), 'look'));
@@ -335,10 +316,10 @@ describe('history', () => {
   });
 
   it('takes a page that was taken again back into its place', async () => {
-    const id = await newPacket(2);
+    const id = await server.newPacket(2);
     const { store, pages } = await openWindow(id);
     const [x, y] = pages().map((page) => page.id);
-    const { id: taken } = (await server.sendPhoto(id, photo, sha256, 'taken-again')) as Page;
+    const { id: taken } = await server.addPage(id);
     await server.ask('PUT', 'packets/arrangement', {
       packets: [{ packetId: id, pageIds: [taken, y] }],
       known: [x, y, taken],
@@ -350,7 +331,7 @@ describe('history', () => {
   });
 
   it('brings a deleted packet back, also after a reload', async () => {
-    const id = await newPacket(1);
+    const id = await server.newPacket(1);
     const { store, id: windowId } = await openWindow(id);
     await store.dispatch(ensureEdits(SHELF));
     expect(await store.dispatch(deletePacket(id, 'Tides'))).toBeNull();
@@ -363,7 +344,7 @@ describe('history', () => {
   });
 
   it('keeps a step that cannot be taken back just now', async () => {
-    const id = await newPacket(2);
+    const id = await server.newPacket(2);
     const { store, pages } = await openWindow(id);
     const [x] = pages().map((page) => page.id);
     await store.dispatch(arrangePages(id, [{ packetId: id, pageIds: [x] }], 'delete page 2'));
@@ -373,7 +354,7 @@ describe('history', () => {
   });
 
   it('remembers two hundred steps, and a new one ends what could have been done again', async () => {
-    const id = await newPacket(1);
+    const id = await server.newPacket(1);
     const { store, pages, saved, id: windowId } = await openWindow(id);
     for (let k = 0; k < MOST_STEPS + 20; k++)
       store.dispatch(changeRecipe(pages()[0], (r) => ({ ...r, level: (k % 50) / 10 + 0.1 }), 'fine turn'));

@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { ActivityIndicator, Image, StyleSheet, View } from 'react-native';
 import type { Place } from '@ravlo/core';
-import { layNotes, type StampWords } from '@ravlo/core/notes/layNotes';
+import { layNotes, type StampWords } from '@ravlo/core/geometry';
 import type { Page, Recipe } from '@ravlo/contract';
 import { usePagePicture } from './usePagePicture';
 import { selectRecipe } from '@/packet/editsSlice';
 import { useAppSelector } from '@/packet/store';
-import { MarksLayer } from '@/ui/MarksLayer';
+import { MarksLayer } from './MarksLayer';
 import { colours } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 

@@ -2,9 +2,11 @@ import { useEffect, useState } from 'react';
 import type { Page, Recipe } from '@ravlo/contract';
 import { selectRecipe } from '@/packet/editsSlice';
 import { selectFindFailed } from '@/packet/findSlice';
-import { useAppSelector } from '@/packet/store';
-import { pagePicture, pictureKey } from '@/darkroom/darkroom';
+import { useAppSelector, useDarkroom } from '@/packet/store';
+import { pictureKey } from '@/darkroom/keys';
 import { isAbort } from '@/darkroom/pool';
+import type { Picture } from '@/darkroom/worker/tools';
+import { useObjectUrl } from '@/ui/useObjectUrl';
 
 export interface PagePictureState {
   /** what to show; the last picture stays until the next is ready */
@@ -27,38 +29,46 @@ const NOTHING: PagePictureState = {
   failed: false,
 };
 
+interface Made {
+  readonly picture: Picture | null;
+  readonly failed: boolean;
+  /** what it was made for */
+  readonly key: string;
+}
+
 export interface PagePictureOptions {
   readonly longSide: number;
   readonly priority?: number;
   /** another recipe than the page's own: to try a look on */
   readonly recipe?: Recipe;
   /** shown for a moment, while something moves */
-  readonly isPassing?: boolean;
+  readonly isQuick?: boolean;
 }
 
 /** A page's developed picture, made anew whenever its recipe changes; there is none before its sheet has been found. */
 export function usePagePicture(
   page: Page,
-  { longSide, priority = 0, recipe: wanted, isPassing = false }: PagePictureOptions,
-) {
+  { longSide, priority = 0, recipe: wanted, isQuick = false }: PagePictureOptions,
+): PagePictureState {
+  const darkroom = useDarkroom();
   const own = useAppSelector((state) => selectRecipe(state, page));
   const recipe = wanted ?? own;
   const isPending = recipe.outline.by === 'pending';
   const isLost = useAppSelector((state) => selectFindFailed(state, page.id)) && isPending;
-  const key = pictureKey(page, recipe, longSide);
-  const [state, setState] = useState<PagePictureState & { readonly key: string }>({ ...NOTHING, key: '' });
+  const key = pictureKey(page.photo, recipe, longSide);
+  const [state, setState] = useState<Made>({ picture: null, failed: false, key: '' });
 
   useEffect(() => {
     if (isPending) return undefined;
     const canceller = new AbortController();
-    pagePicture(page, recipe, longSide, { priority, isPassing, signal: canceller.signal })
-      .then(({ blob, width, height, size }) => {
-        if (canceller.signal.aborted) return;
-        setState({ uri: URL.createObjectURL(blob), width, height, size, isStale: false, failed: false, key });
+    darkroom
+      .picture(page.photo, recipe, longSide, { priority, isQuick, signal: canceller.signal })
+      .then((made) => {
+        if (!canceller.signal.aborted) setState({ picture: made, failed: false, key });
       })
       .catch((reason: unknown) => {
         if (!isAbort(reason) && !canceller.signal.aborted) {
-          setState((before) => ({ ...before, isStale: false, failed: true, key }));
+          setState(({ picture: last }) => ({ picture: last, failed: true, key }));
         }
       });
     return () => canceller.abort();
@@ -66,12 +76,11 @@ export function usePagePicture(
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, isPending]);
 
-  const { uri } = state;
-  useEffect(() => {
-    if (!uri) return undefined;
-    return () => URL.revokeObjectURL(uri);
-  }, [uri]);
-
-  if (isLost) return { ...NOTHING, isStale: false, failed: true } satisfies PagePictureState;
-  return { ...state, isStale: state.key !== key } satisfies PagePictureState;
+  const { picture, failed } = state;
+  const uri = useObjectUrl(picture?.blob);
+  if (isLost) return { ...NOTHING, isStale: false, failed: true };
+  const isStale = state.key !== key;
+  if (!picture) return { ...NOTHING, isStale, failed };
+  const { width, height, size } = picture;
+  return { uri, width, height, size, isStale, failed };
 }

@@ -4,7 +4,7 @@ import { Sheet, SheetItem } from '@/ui/Sheet';
 import { Words } from '@/ui/Words';
 import { StyleSheet, View } from 'react-native';
 import { space } from '@/ui/tokens';
-import { byTimeTaken, idsOf, interleaved, reversed } from './arrangements';
+import { byTimeTaken, idsOf, interleaved, reversed } from '@/packet/pageOrder';
 import type { TileSize } from './tileSize';
 
 export interface OrderMenuProps {

@@ -97,5 +97,11 @@ export function PageGrid(props: PageGridProps) {
 }
 
 const styles = StyleSheet.create({
-  grid: { flexDirection: 'row', flexWrap: 'wrap', gap: GAP, paddingTop: space.half },
+  grid: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    columnGap: GAP,
+    rowGap: space.half,
+    paddingTop: space.half,
+  },
 });

@@ -1,17 +1,17 @@
 import { StyleSheet, View } from 'react-native';
 import type { Page } from '@ravlo/contract';
-import { LookTool } from '@/bench/LookTool';
-import { TurnTool } from '@/bench/TurnTool';
+import { LookTool } from '@/page/LookTool';
+import { TurnTool } from '@/page/TurnTool';
 import { selectRecipe } from '@/packet/editsSlice';
 import { useAppSelector } from '@/packet/store';
 import { Button } from '@/ui/Button';
 import { PagePicture } from '@/page/PagePicture';
 import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
-import { placesOf } from '@/verdict/sayVerdict';
-import { useVerdict } from '@/verdict/useVerdict';
-import { VerdictNote } from '@/verdict/VerdictNote';
-import { outlineRemark } from './outlineRemark';
+import { placesOf } from '@/page/sayVerdict';
+import { useVerdict } from '@/page/useVerdict';
+import { VerdictNote } from '@/page/VerdictNote';
+import { outlineRemark } from '@/page/outlineRemark';
 
 export interface PageSideProps {
   readonly page: Page;

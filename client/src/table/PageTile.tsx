@@ -7,12 +7,13 @@ import Ellipsis from 'lucide-react-native/icons/ellipsis';
 import type { KeyboardEvent, MouseEvent } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Page } from '@ravlo/contract';
-import { useStampWords } from '@/bench/notes/useStampWords';
+import { useStampWords } from '@/page/stampWords';
 import { IconButton } from '@/ui/IconButton';
+import { TILE_SIDE } from '@/darkroom/darkroom';
 import { PagePicture } from '@/page/PagePicture';
 import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
-import { useVerdict } from '@/verdict/useVerdict';
+import { useVerdict } from '@/page/useVerdict';
 import type { PressKind } from './useSelection';
 
 export interface PageTileProps {
@@ -31,8 +32,15 @@ export interface PageTileProps {
   readonly onMenu: () => void;
 }
 
-/** px of a tile's width */
+/** Narrower tiles have no room for words, px. */
 const ROOM_FOR_WORDS = 160;
+/** Of a tile's foot, px: the menu's button. */
+const FOOT = 44;
+/** Round the picture: the line of the chosen one, px. */
+const RIM = 5;
+
+/** An upright A4 sheet fills the tile's width. */
+const pictureHeight = (width: number) => Math.round((width - 2 * RIM) * Math.SQRT2) + 2 * RIM;
 
 /** One page on the table: pressed to be opened, held and dragged to its place; by key: Enter and the space bar. */
 export function PageTile(props: PageTileProps) {
@@ -74,7 +82,7 @@ export function PageTile(props: PageTileProps) {
         opacity: isDragging ? 0.85 : 1,
         // Pages out of sight are not laid out.
         contentVisibility: isDragging ? 'visible' : 'auto',
-        containIntrinsicSize: `${width}px ${width * 1.42 + 48}px`,
+        containIntrinsicSize: `${width}px ${pictureHeight(width) + FOOT}px`,
       }}
     >
       <div
@@ -86,7 +94,7 @@ export function PageTile(props: PageTileProps) {
         {...(isSelected === null ? null : { 'aria-pressed': isSelected })}
         aria-label={`Page ${number}${remark ? `, ${remark}` : isWell ? ', reads well' : ''}`}
         style={{
-          height: width * 1.42,
+          height: pictureHeight(width),
           display: 'flex',
           touchAction: 'manipulation',
           cursor: 'pointer',
@@ -94,7 +102,7 @@ export function PageTile(props: PageTileProps) {
         }}
       >
         <View style={[styles.picture, (isSelected ?? isChosen) && styles.chosen]}>
-          <PagePicture page={page} label="" longSide={560} stampWords={words} />
+          <PagePicture page={page} label="" longSide={TILE_SIDE} stampWords={words} />
           {isSelected === null ? null : (
             <View style={styles.tick}>
               {isSelected ? (
@@ -147,7 +155,7 @@ const styles = StyleSheet.create({
   picture: { flex: 1, padding: 2, borderWidth: 3, borderColor: 'transparent', borderRadius: 4 },
   chosen: { borderColor: colours.pencil },
   tick: { position: 'absolute', left: space.one, top: space.one },
-  foot: { flexDirection: 'row', alignItems: 'center', minHeight: 48, gap: space.half },
+  foot: { flexDirection: 'row', alignItems: 'center', minHeight: FOOT, gap: space.half },
   remark: {
     flex: 1,
     flexDirection: 'row',

@@ -1,10 +1,10 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import type { Page } from '@ravlo/contract';
-import { LOOKS } from '@/bench/looks';
+import { LOOKS } from '@/page/looks';
 import { Button } from '@/ui/Button';
 import { Sheet, SheetItem } from '@/ui/Sheet';
-import { idsOf, movedTo } from './arrangements';
+import { idsOf, movedTo } from '@/packet/pageOrder';
 import { NumberField } from './NumberField';
 import { OrderMenu } from './OrderMenu';
 import { PacketPicker } from '@/page/PacketPicker';

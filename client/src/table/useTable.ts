@@ -1,58 +1,55 @@
-import { addTurns, type Turn } from '@ravlo/core/raster/turnQuarter';
-import type { Page, Recipe } from '@ravlo/contract';
+import { addTurns } from '@ravlo/core/geometry';
+import type { Look, Page, Turn } from '@ravlo/contract';
 import { useState } from 'react';
-import { api, LOOK_AGAIN, useCopyPageMutation, useCreatePacketMutation, usePacketQuery } from '@/packet/api';
+import { LOOK_AGAIN, usePacketQuery } from '@/packet/api';
 import { changeRecipes } from '@/packet/editing';
-import { selectFacts, selectRecipe } from '@/packet/editsSlice';
-import { arrangePages } from '@/packet/history';
-import { useAppDispatch, useAppSelector, useAppStore } from '@/packet/store';
-import { useHistory } from '@/packet/useHistory';
+import { selectFacts } from '@/packet/editsSlice';
+import { idsOf } from '@/packet/pageOrder';
+import { useAppDispatch, useAppSelector, type AppThunk } from '@/packet/store';
 import { toTrouble, type Trouble } from '@/packet/trouble';
 import { told, troubleSeen } from '@/packet/troublesSlice';
-import { sayPages } from '@/ui/sayBytes';
-import { idsOf, insertedAfter, without } from './arrangements';
+import { useHistory } from '@/packet/useHistory';
+import {
+  copyPages,
+  duplicatePage,
+  joinPacket,
+  movePages,
+  removePages,
+  reorderPages,
+  splitPages,
+  type Chosen,
+  type Laid,
+} from './pageMoves';
+import { sayChosen, sayDone } from './sayChosen';
 
 const NO_PAGES: readonly Page[] = [];
 
 /** One packet's pages and all that can be done with them. */
 export function useTable(packetId: string) {
   const dispatch = useAppDispatch();
-  const { getState } = useAppStore();
   const { data: packet, error } = usePacketQuery(packetId, {
     pollingInterval: LOOK_AGAIN,
     skipPollingIfUnfocused: true,
   });
   const pages = packet?.pages ?? NO_PAGES;
   const ids = idsOf(pages);
+  const laid: Laid = { packetId, pages };
   const history = useHistory(packetId, pages);
   const name = useAppSelector((state) => (packet ? selectFacts(state, packet).name : ' '));
-  const [copyPage] = useCopyPageMutation();
-  const [createPacket] = useCreatePacketMutation();
   /** what was just done, to be said and taken back */
   const [said, setSaid] = useState<string | null>(null);
 
-  const attempt = async (work: () => Promise<Trouble | null | void>, saying: string | null = null) => {
+  const attempt = async (work: Promise<Trouble | null>, saying: string | null = null) => {
     dispatch(troubleSeen());
     setSaid(null);
-    const found = await work().catch(toTrouble);
-    if (found) dispatch(told(found));
+    const trouble = await work.catch(toTrouble);
+    if (trouble) dispatch(told(trouble));
     else setSaid(saying);
   };
-  const chosenOf = (chosen: ReadonlySet<string>) => pages.filter(({ id }) => chosen.has(id));
-  const nameOf = (chosen: ReadonlySet<string>) =>
-    chosen.size === 1 ? `page ${ids.indexOf([...chosen][0]) + 1}` : sayPages(chosen.size);
-  const capital = (text: string) => text[0].toUpperCase() + text.slice(1);
-  const verb = (count: number) => (count === 1 ? 'is' : 'are');
-
-  /** Another packet's pages as they are now, also in the cache. */
-  const pagesOf = async (otherId: string): Promise<string[]> => {
-    const request = dispatch(api.endpoints.packet.initiate(otherId, { forceRefetch: true }));
-    try {
-      return idsOf((await request.unwrap()).pages);
-    } finally {
-      request.unsubscribe();
-    }
-  };
+  const make = (move: AppThunk<Promise<Trouble | null>>, saying?: string) => attempt(dispatch(move), saying);
+  const nameOf = (chosen: Chosen) => sayChosen(ids, chosen);
+  const done = (chosen: Chosen, what: string) => sayDone(ids, chosen, what);
+  const pagesOf = (chosen: Chosen) => pages.filter(({ id }) => chosen.has(id));
 
   return {
     packet,
@@ -61,116 +58,36 @@ export function useTable(packetId: string) {
     name,
     trouble: error ? toTrouble(error) : null,
     said,
-    hush: () => setSaid(null),
 
-    undo: () => attempt(() => history.undo()),
-    redo: () => attempt(() => history.redo()),
+    undo: () => attempt(history.undo()),
+    redo: () => attempt(history.redo()),
 
-    reorder: (pageIds: readonly string[], what: string) =>
-      attempt(() => dispatch(arrangePages(packetId, [{ packetId, pageIds: [...pageIds] }], what))),
-
-    remove: (chosen: ReadonlySet<string>) =>
-      attempt(
-        () =>
-          dispatch(
-            arrangePages(packetId, [{ packetId, pageIds: without(ids, chosen) }], `delete ${nameOf(chosen)}`),
-          ),
-        `${capital(nameOf(chosen))} ${verb(chosen.size)} deleted.`,
+    reorder: (pageIds: readonly string[], what: string) => make(reorderPages(laid, pageIds, what)),
+    remove: (chosen: Chosen) => make(removePages(laid, chosen, nameOf(chosen)), done(chosen, 'deleted')),
+    duplicate: (page: Page) => make(duplicatePage(laid, page, nameOf(new Set([page.id])))),
+    moveToPacket: (chosen: Chosen, otherId: string, otherName: string) =>
+      make(
+        movePages(laid, chosen, otherId, `move ${nameOf(chosen)} to ${otherName}`),
+        done(chosen, `in “${otherName}” now`),
       ),
-
-    duplicate: (page: Page) =>
-      attempt(async () => {
-        const copy = await copyPage({ id: page.id, recipe: selectRecipe(getState(), page) }).unwrap();
-        const after = { packetId, pageIds: insertedAfter([...ids, copy.id], copy.id, page.id) };
-        return dispatch(
-          arrangePages(packetId, [after], `copy of ${nameOf(new Set([page.id]))}`, [
-            { packetId, pageIds: ids },
-          ]),
-        );
-      }),
-
-    /** Pages leave for another packet, behind those that lie there. */
-    moveToPacket: (chosen: ReadonlySet<string>, otherId: string, otherName: string) =>
-      attempt(
-        async () =>
-          dispatch(
-            arrangePages(
-              packetId,
-              [
-                { packetId: otherId, pageIds: [...(await pagesOf(otherId)), ...idsOf(chosenOf(chosen))] },
-                { packetId, pageIds: without(ids, chosen) },
-              ],
-              `move ${nameOf(chosen)} to ${otherName}`,
-            ),
-          ),
-        `${capital(nameOf(chosen))} ${verb(chosen.size)} in “${otherName}” now.`,
+    copyToPacket: (chosen: Chosen, otherId: string, otherName: string) =>
+      make(
+        copyPages(laid, chosen, otherId, `copy ${nameOf(chosen)} to ${otherName}`),
+        done(chosen, `copied to “${otherName}”`),
       ),
-
-    copyToPacket: (chosen: ReadonlySet<string>, otherId: string, otherName: string) =>
-      attempt(
-        async () => {
-          const before = await pagesOf(otherId);
-          const copies: string[] = [];
-          for (const page of chosenOf(chosen)) {
-            const recipe = selectRecipe(getState(), page);
-            copies.push((await copyPage({ id: page.id, packetId: otherId, recipe }).unwrap()).id);
-          }
-          return dispatch(
-            arrangePages(
-              packetId,
-              [{ packetId: otherId, pageIds: [...before, ...copies] }],
-              `copy ${nameOf(chosen)} to ${otherName}`,
-              [{ packetId: otherId, pageIds: before }],
-            ),
-          );
-        },
-        `${capital(nameOf(chosen))} ${verb(chosen.size)} copied to “${otherName}”.`,
-      ),
-
-    /** Pages leave for a packet of their own. */
-    split: (chosen: ReadonlySet<string>) =>
-      attempt(
-        async () => {
-          const made = await createPacket().unwrap();
-          await dispatch(api.util.upsertQueryData('packet', made.id, made));
-          return dispatch(
-            arrangePages(
-              packetId,
-              [
-                { packetId: made.id, pageIds: idsOf(chosenOf(chosen)) },
-                { packetId, pageIds: without(ids, chosen) },
-              ],
-              `split off ${nameOf(chosen)}`,
-            ),
-          );
-        },
-        `${capital(nameOf(chosen))} ${verb(chosen.size)} in a new packet.`,
-      ),
-
-    /** All of another packet's pages come here, behind these. */
+    split: (chosen: Chosen) =>
+      make(splitPages(laid, chosen, `split off ${nameOf(chosen)}`), done(chosen, 'in a new packet')),
     join: (otherId: string, otherName: string) =>
-      attempt(async () => {
-        const theirs = await pagesOf(otherId);
-        return dispatch(
-          arrangePages(
-            packetId,
-            [
-              { packetId, pageIds: [...ids, ...theirs] },
-              { packetId: otherId, pageIds: [] },
-            ],
-            `join ${otherName}`,
-          ),
-        );
-      }, `The pages of “${otherName}” are here now.`),
+      make(joinPacket(laid, otherId, `join ${otherName}`), `The pages of “${otherName}” are here now.`),
 
-    turn: (chosen: ReadonlySet<string>, by: Turn) =>
+    turn: (chosen: Chosen, by: Turn) =>
       dispatch(
-        changeRecipes(chosenOf(chosen), (recipe) => ({ ...recipe, turn: addTurns(recipe.turn, by) }), 'turn'),
+        changeRecipes(pagesOf(chosen), (recipe) => ({ ...recipe, turn: addTurns(recipe.turn, by) }), 'turn'),
       ),
-    setLook: (chosen: ReadonlySet<string>, look: Recipe['look']) =>
+    setLook: (chosen: Chosen, look: Look) =>
       dispatch(
         changeRecipes(
-          chosenOf(chosen),
+          pagesOf(chosen),
           (recipe) => (recipe.look === look ? recipe : { ...recipe, look }),
           'look',
         ),

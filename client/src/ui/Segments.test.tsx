@@ -1,7 +1,5 @@
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { moveAnnouncements } from '@/table/announcements';
-import { fakePage } from '../../test/fakes';
 import { Segments } from './Segments';
 
 describe('Segments', () => {
@@ -17,23 +15,5 @@ describe('Segments', () => {
     expect(screen.getByRole('radio', { name: 'Letter' })).not.toBeChecked();
     await userEvent.click(screen.getByRole('radio', { name: 'Letter' }));
     expect(choose).toHaveBeenCalledWith('letter');
-  });
-});
-
-describe('moveAnnouncements', () => {
-  const pages = [1, 2, 3].map((n) => fakePage(n));
-  const say = moveAnnouncements(pages);
-  const event = (from: number, to: number | null) =>
-    ({ active: { id: pages[from].id }, over: to === null ? null : { id: pages[to].id } }) as Parameters<
-      typeof say.onDragEnd
-    >[0];
-
-  it('speaks of pages by their numbers', () => {
-    expect(say.onDragStart(event(1, null))).toBe('Page 2 is lifted.');
-    expect(say.onDragOver(event(1, 1))).toBe('Page 2 is lifted.');
-    expect(say.onDragOver(event(1, 0))).toBe('Page 2 would become page 1.');
-    expect(say.onDragEnd(event(1, 0))).toBe('Page 2 is page 1 now.');
-    expect(say.onDragEnd(event(1, null))).toBe('Page 2 stays where it was.');
-    expect(say.onDragCancel(event(2, null))).toBe('Page 3 stays where it was.');
   });
 });

@@ -7,7 +7,7 @@ export interface SliderProps {
   readonly label: string;
   /** -1 to 1 */
   readonly value: number;
-  /** least and most, and how fine; -1 to 1 in tenths when left out */
+  /** least and most, and how fine @default -1 to 1 in tenths */
   readonly range?: readonly [least: number, most: number, step: number];
   /** while the person moves it */
   readonly onMove?: (value: number) => void;

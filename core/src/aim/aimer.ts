@@ -1,5 +1,5 @@
 import { createLiveFinder } from '../outline/liveFinder';
-import { mapQuad, type Quad } from '../outline/quad';
+import { mapQuad, type Quad } from '../geometry/quad';
 import type { Rgba } from '../raster/image';
 import { NEW_COACH, stepCoach, type Hint } from './coach';
 import { frameLight, sheetFacts, type SheetFacts } from './frameFacts';

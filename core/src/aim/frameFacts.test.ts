@@ -1,7 +1,8 @@
 import { createRgba, type Rgba } from '../raster/image';
-import type { Quad } from '../outline/quad';
+import type { Quad } from '../geometry/quad';
 import { frameLight, sheetFacts } from './frameFacts';
-import { sheetSignature, signatureDistance } from './sheetSignature';
+import { sheetSignature } from './sheetSignature';
+import { signatureDistance } from './signatureDistance';
 
 const [WIDTH, HEIGHT] = [480, 640];
 const QUAD: Quad = [

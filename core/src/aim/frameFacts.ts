@@ -1,6 +1,9 @@
-import { project, squareToQuad } from '../flatten/homography';
-import { tiltOf } from '../flatten/tilt';
-import type { Quad } from '../outline/quad';
+import { project, squareToQuad } from '../geometry/homography';
+import { tiltOf } from '../geometry/tilt';
+import type { Quad } from '../geometry/quad';
+import { median, quantile } from '../statistics/quantile';
+import { MM_PER_INCH } from '../geometry/pageScale';
+import { PAPERS } from '../geometry/sheetSize';
 import type { Rgba } from '../raster/image';
 import { sheetSignature, type SheetSignature } from './sheetSignature';
 
@@ -32,8 +35,6 @@ export interface FrameFactsOptions {
 
 const COLUMNS = 18;
 const ROWS = 24;
-/** mm, the longer side of an A4 sheet. */
-const A4_LONG = 297;
 /** Paper this much lighter than the sheet's own median, and nearly white, is burnt out. */
 const BURNT = 250;
 const BURNT_STEP = 22;
@@ -44,10 +45,8 @@ const EDGE_MARGIN = 0.006;
 /** Measures what matters to a photo of the sheet inside a quad (frame pixels). */
 export function sheetFacts(frame: Rgba, quad: Quad, { photoScale }: FrameFactsOptions): SheetFacts {
   const paper = paperCells(frame, quad);
-  const sorted = Float32Array.from(paper).sort();
-  const at = (share: number) => sorted[Math.floor(share * (sorted.length - 1))];
-  const light = at(0.5);
-  const bright = at(0.9);
+  const light = median(paper);
+  const bright = quantile(paper, 0.9);
   const share = (isSo: (value: number) => boolean) => paper.filter(isSo).length / paper.length;
   const sides = quad.map(([x, y], i) => Math.hypot(quad[(i + 1) % 4][0] - x, quad[(i + 1) % 4][1] - y));
   const long = Math.max(sides[0] + sides[2], sides[1] + sides[3]) / 2;
@@ -57,7 +56,7 @@ export function sheetFacts(frame: Rgba, quad: Quad, { photoScale }: FrameFactsOp
     glare: share((value) => value >= BURNT && value > light + BURNT_STEP),
     shadow: share((value) => value < SHADED * bright),
     tilt: tiltOf(quad, { photoWidth: frame.width, photoHeight: frame.height }),
-    dpi: (long * photoScale * 25.4) / A4_LONG,
+    dpi: (long * photoScale * MM_PER_INCH) / PAPERS.a4.height,
     isWhole: quad.every(
       ([x, y]) => x > margin && y > margin && x < frame.width - margin && y < frame.height - margin,
     ),
@@ -141,8 +140,7 @@ function contrastAround(frame: Rgba, quad: Quad): number {
       steps.push(colourStep(frame, ax, ay, bx, by));
     }
   }
-  steps.sort((a, b) => a - b);
-  return steps.length > 0 ? steps[steps.length >> 1] : 0;
+  return steps.length > 0 ? median(steps) : 0;
 }
 
 function colourStep({ width, height, data }: Rgba, ax: number, ay: number, bx: number, by: number): number {
@@ -189,8 +187,7 @@ function sharpnessIn(frame: Rgba, quad: Quad): number | null {
     }
   }
   if (ratios.length < 40) return null;
-  ratios.sort((a, b) => a - b);
-  return ratios[ratios.length >> 1];
+  return median(ratios);
 }
 
 function rangeOf(values: readonly number[], size: number): [number, number] {

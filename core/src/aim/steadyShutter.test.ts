@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { mapQuad, type Quad } from '../outline/quad';
+import { mapQuad, type Quad } from '../geometry/quad';
 import type { SheetSignature } from './sheetSignature';
 import { NEW_SHUTTER, noteShot, stepShutter, type ShutterFrame, type ShutterState } from './steadyShutter';
 

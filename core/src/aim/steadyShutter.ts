@@ -1,5 +1,6 @@
-import type { Quad } from '../outline/quad';
-import { signatureDistance, type SheetSignature } from './sheetSignature';
+import type { Quad } from '../geometry/quad';
+import { type SheetSignature } from './sheetSignature';
+import { signatureDistance } from './signatureDistance';
 
 /** What the steady shutter needs to know of a frame; times in ms. */
 export interface ShutterFrame {
@@ -39,7 +40,7 @@ const STILL = 0.006;
 const SAME = 0.3;
 /** The same sheet from one frame to the next: a hand or another sheet over it makes it another. */
 const UNDISTURBED = 0.12;
-const LEAST_CONFIDENCE = 0.8;
+const LEAST_SURE = 0.8;
 /** The sheet taken must have gone, or another come, for this long before the next photo is thought of, ms. */
 const REARM = 250;
 
@@ -80,7 +81,7 @@ export function noteShot(state: ShutterState, signature: SheetSignature | null):
 
 function isSettled(last: ShutterFrame | null, frame: ShutterFrame): boolean {
   if (!last?.quad || !last.signature || !frame.quad || !frame.signature) return false;
-  if (!frame.isWhole || frame.confidence < LEAST_CONFIDENCE) return false;
+  if (!frame.isWhole || frame.confidence < LEAST_SURE) return false;
   const before = last.quad;
   const moved = Math.max(...frame.quad.map(([x, y], i) => Math.hypot(x - before[i][0], y - before[i][1])));
   return moved < STILL && signatureDistance(last.signature, frame.signature) < UNDISTURBED;

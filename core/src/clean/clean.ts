@@ -24,13 +24,13 @@ export interface CleanOptions {
  * Runs a look over a flat page; As shot returns the page itself, and so does any look where light is written on dark:
  * chalk on a dark board is shown as it is.
  *
- * @param known the page's ink, where it was measured already; fading rules takes them off it
+ * @param known the page's ink, where it was measured already
  */
 export function clean(page: Rgba, look: Look, options: CleanOptions = {}, known?: InkMap): Rgba {
   if (look === 'as-shot' || isChalk(page)) return page;
   const { tuning = AS_FOUND } = options;
-  const map = known ?? inkMapOf(page);
-  if (options.fadeRules || look === 'pen') fadeRules(map);
+  const measured = known ?? inkMapOf(page);
+  const map = options.fadeRules || look === 'pen' ? fadeRules(measured) : measured;
   switch (look) {
     case 'daylight':
       return daylight(page, tuning, map);

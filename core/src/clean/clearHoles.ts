@@ -1,3 +1,4 @@
+import { connectedParts } from '../raster/connectedParts';
 import type { InkMap } from './inkMap';
 
 /** Holes are looked for in strips along the edges this wide, as a share of the page's shorter side. */
@@ -9,9 +10,10 @@ const MOST = 0.043;
 const FILLED = [0.6, 0.92] as const;
 /** As dark as this at least, 0 to 255, all over. */
 const DARK = 45;
-/** Looked for on every fourth pixel each way. */
+/** Holes are looked for on every fourth pixel each way. */
 const STEP = 4;
 
+/** Pictures with a shorter side below this, px, are too small to tell holes from letters. */
 const LEAST_SIDE = 1000;
 
 interface Blob {
@@ -97,37 +99,11 @@ function roundBlobs({ width, height, smooth }: InkMap, short: number): Blob[] {
     }
   }
   const blobs: Blob[] = [];
-  const stack: number[] = [];
-  for (let start = 0; start < dark.length; start++) {
-    if (dark[start] !== 1) continue;
-    let [left, right, top, bottom, count] = [columns, 0, rows, 0, 0];
-    stack.push(start);
-    dark[start] = 2;
-    for (let i = stack.pop(); i !== undefined; i = stack.pop()) {
-      const x = i % columns;
-      const y = (i - x) / columns;
-      left = Math.min(left, x);
-      right = Math.max(right, x);
-      top = Math.min(top, y);
-      bottom = Math.max(bottom, y);
-      count++;
-      for (const [nx, ny] of [
-        [x - 1, y],
-        [x + 1, y],
-        [x, y - 1],
-        [x, y + 1],
-      ]) {
-        if (nx < 0 || ny < 0 || nx >= columns || ny >= rows) continue;
-        const next = ny * columns + nx;
-        if (dark[next] !== 1) continue;
-        dark[next] = 2;
-        stack.push(next);
-      }
-    }
+  for (const { left, right, top, bottom, pixels } of connectedParts(dark, columns, rows)) {
     const across = right - left + 1;
     const down = bottom - top + 1;
     const size = ((across + down) / 2) * STEP;
-    const filled = count / (across * down);
+    const filled = pixels / (across * down);
     const isRound = Math.abs(across - down) <= 0.25 * Math.max(across, down) + 1;
     const blob = { x: ((left + right + 1) / 2) * STEP, y: ((top + bottom + 1) / 2) * STEP, size };
     if (

@@ -73,7 +73,7 @@ export function liftPlainly(map: InkMap, mask: Uint8Array, tuning: Tuning): Rgba
   return result;
 }
 
-/** Darker than so many strayings of the bare paper: perhaps a stroke; than so many more: surely one. */
+/** Darker than so many standard deviations of the bare paper: perhaps a stroke; than so many more: surely one. */
 const LOW = 2.8;
 const HIGH = 6;
 /** Whatever the noise, nothing fainter than these counts, darkness 0 to 255. */

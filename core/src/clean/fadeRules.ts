@@ -1,18 +1,21 @@
+import { acrossPage } from '../geometry/pageScale';
 import { bareRule, findRules, type LineView, type Rule } from './findRules';
 import type { InkMap } from './inkMap';
 import { ruleProfiles, STEP } from './ruleProfiles';
 
-/** How far from a line's middle the paper beside it is looked at, px at 1654 px of width. */
+/** How far from a line's middle the paper beside it is looked at, px of a full page. */
 const BESIDE = 5;
 
 /**
- * Takes printed rules and squares off an ink map. A rule is a faint straight line right across the page with others
+ * An ink map without printed rules and squares. A rule is a faint straight line right across the page with others
  * like it. Where it lies alone it becomes bare paper; strokes that cross it or lie on it are darker than it is, or go
  * on beside it, and stay whole.
  */
-export function fadeRules(map: InkMap): void {
-  const { width, height, smooth, darkness, noise, contrast } = map;
-  const beside = Math.max(3, Math.round((BESIDE * Math.min(width, height)) / 1654));
+export function fadeRules(map: InkMap): InkMap {
+  const { width, height, noise, contrast } = map;
+  const smooth = map.smooth.slice();
+  const darkness = map.darkness.slice();
+  const beside = Math.max(3, Math.round(acrossPage(BESIDE, { width, height })));
   const profiles = ruleProfiles(smooth, width, height);
   const across: LineView = {
     plane: smooth,
@@ -41,13 +44,14 @@ export function fadeRules(map: InkMap): void {
       });
     }
   }
+  return { ...map, smooth, darkness };
 }
 
 /** Half of a rule's thickness at most, px. */
 const HALF = 3;
-/** A pixel that is darker than the bare rule by this factor has a stroke on it, */
+/** A pixel has a stroke on it when it is darker than the bare rule by this factor. */
 const STROKE_OVER = 2.1;
-/** and one that is darker than it by this share of the strokes' contrast. */
+/** A pixel has a stroke on it when it is darker than the bare rule by this share of the strokes' contrast. */
 const ON_TOP = 0.08;
 /** Where a stroke goes on to both sides the rule is taken off only where it is bare; to one side, nearly. */
 const CROSSED = 1.1;
@@ -61,12 +65,12 @@ function erase(
   clear: (i: number) => void,
 ): void {
   const { plane, length, places, stepAlong, stepAcross } = view;
-  const usual = new Float32Array(2 * HALF + 1);
+  const bare = new Float32Array(2 * HALF + 1);
   for (let s = 0; s < middles.length; s++) {
     const middle = middles[s];
     const from = s * STEP;
     const to = s === middles.length - 1 ? length : from + STEP;
-    for (let d = -HALF; d <= HALF; d++) usual[d + HALF] = bareRule(view, from, to, middle + d);
+    for (let d = -HALF; d <= HALF; d++) bare[d + HALF] = bareRule(view, from, to, middle + d);
     // Noise and contrast change slowly: one value a step.
     const centre = Math.round((from + to) / 2) * stepAlong + middle * stepAcross;
     const stray = 2.5 * valueAt(noise, centre, view) + 4;
@@ -79,7 +83,7 @@ function erase(
         const place = middle + d;
         if (place < 0 || place >= places) continue;
         const i = line + place * stepAcross;
-        const rule = usual[d + HALF];
+        const rule = bare[d + HALF];
         // Most pixels are plainly bare or plainly inked; only for the others does it matter what lies beside.
         if (plane[i] > rule * CROSSED) {
           if (plane[i] > Math.min(rule * STROKE_OVER, rule + strokes * ON_TOP) + stray) continue;

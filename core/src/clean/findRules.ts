@@ -1,3 +1,5 @@
+import { binAtRank } from '../statistics/histogram';
+import { median, quantile } from '../statistics/quantile';
 import type { Grid } from './grid';
 import { STEP, type RuleProfile } from './ruleProfiles';
 
@@ -23,18 +25,18 @@ export interface Rule {
 const WANDER = 2;
 /** A line that is a rule is there on at least this share of the page's width (or height). */
 const LEAST_SHARE = 0.6;
-/** A lone one, a margin, on this share. */
+/** A lone line, a margin, is there on at least this share. */
 const MARGIN_SHARE = 0.88;
 /** So many alike make a ruled sheet; fewer are somebody's drawing, or a form. */
 const LEAST_RULES = 5;
-/** Rules are fainter than this share of the strokes' contrast; or than the second where nearly all of them is there. */
+/** Rules are fainter than the first share of the strokes' contrast; those that run nearly whole, than the second. */
 const FAINTER = [0.55, 0.85] as const;
-/** "Nearly all": the same share as of the page's width. */
+/** A rule runs nearly whole when it is there on this share of the page's width (or height). */
 const WHOLE_SHARE = 0.95;
-/** A line is at least this much darker than the paper beside it, and than this many strayings. */
+/** Least step from a line to the paper beside it, in levels, and in standard deviations of bare paper. */
 const LEAST = 3.2;
 const OF_NOISE = 1.1;
-/** Where it goes on it may be fainter by this. */
+/** A line that is followed may be fainter than where it was found by this factor. */
 const GOES_ON = 0.6;
 
 export interface FindRulesOptions {
@@ -49,7 +51,8 @@ export function findRules(view: LineView, profile: RuleProfile, options: FindRul
   const { steps, places } = profile;
   const response = lineResponse(profile, options.beside);
   const least = Math.max(LEAST, mean(options.noise.data) * OF_NOISE);
-  const strokes = highest(options.contrast.data);
+  // Where strokes are: a page's empty parts know only of its rules.
+  const strokes = quantile(options.contrast.data, 0.9);
   const taken = new Uint8Array(places);
   const rules: Rule[] = [];
   for (const { place, step } of lineStarts(profile, response, least)) {
@@ -129,8 +132,7 @@ function follow(
 
 /** How dark a line is in its middle where nothing lies on it. */
 function bareDarkness(view: LineView, middles: Float32Array): number {
-  const values = middles.map((place, s) => bareRule(view, s * STEP, (s + 1) * STEP, place)).sort();
-  return values[values.length >> 1];
+  return median(middles.map((place, s) => bareRule(view, s * STEP, (s + 1) * STEP, place)));
 }
 
 /** Nothing lies on at least this share of a rule. */
@@ -144,15 +146,7 @@ export function bareRule(view: LineView, from: number, to: number, place: number
   const end = Math.min(to, view.length);
   for (let k = from, i = place * stepAcross + from * stepAlong; k < end; k++, i += stepAlong)
     counts[plane[i]]++;
-  const wanted = Math.floor((end - from) * BARE_SHARE);
-  let value = 0;
-  for (let seen = counts[0]; seen <= wanted && value < 255;) seen += counts[++value];
-  return value;
-}
-
-/** Where strokes are: a page's empty parts know only of its rules. */
-function highest(values: Float32Array): number {
-  return values.slice().sort()[Math.floor(values.length * 0.9)];
+  return binAtRank(counts, Math.floor((end - from) * BARE_SHARE) + 1);
 }
 
 function mean(values: Float32Array): number {

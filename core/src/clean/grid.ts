@@ -1,3 +1,4 @@
+import { pageScale } from '../geometry/pageScale';
 import { spread } from './spread';
 
 /** Values for square cells of a page. */
@@ -10,12 +11,12 @@ export interface Grid {
 
 /** Cells of the grids, px on a page of 200 dots an inch; smaller on smaller pictures, but not below the second. */
 const NOISE_CELL = [64, 24] as const;
-const FULL_SIDE = 2339;
 
 export function gridCell(width: number, height: number): number {
-  const wanted = Math.min(1, Math.max(width, height) / FULL_SIDE) * NOISE_CELL[0];
+  const wanted = pageScale({ width, height }) * NOISE_CELL[0];
   return Math.max(NOISE_CELL[1], Math.round(wanted / 8) * 8);
 }
+
 export function createGrid(width: number, height: number, cell: number): Grid {
   const columns = Math.ceil(width / cell);
   const rows = Math.ceil(height / cell);
@@ -51,13 +52,13 @@ export function gridRow({ columns, rows, cell, data }: Grid, y: number, out: Flo
   spread(nodes, cell, out);
 }
 
-/** Cells that know nothing (below 0) take the mean of those around, or the page's usual; then all are smoothed. */
-export function fillGrid(grid: Grid, usual: number): Grid {
+/** Cells that know nothing (below 0) take the mean of those around, or what is `common` on the page; then all are smoothed. */
+export function fillGrid(grid: Grid, common: number): Grid {
   const { columns, rows, data } = grid;
   const result = new Float32Array(data.length);
   for (let row = 0; row < rows; row++) {
     for (let column = 0; column < columns; column++) {
-      let sum = usual * 0.5;
+      let sum = common * 0.5;
       let weight = 0.5;
       for (let dy = -1; dy <= 1; dy++) {
         for (let dx = -1; dx <= 1; dx++) {
@@ -75,24 +76,4 @@ export function fillGrid(grid: Grid, usual: number): Grid {
     }
   }
   return { ...grid, data: result };
-}
-
-/** The bin that this share of all lies up to. */
-export function quantile(counts: Uint32Array, total: number, share: number): number {
-  let wanted = total * share;
-  for (let b = 0; b < counts.length; b++) {
-    wanted -= counts[b];
-    if (wanted <= 0) return b;
-  }
-  return counts.length - 1;
-}
-
-/** The median of whole numbers that stand for all between half below and half above them. */
-export function fineMedian(counts: Uint32Array, total: number): number {
-  let below = 0;
-  let b = 0;
-  while (b < counts.length - 1 && (below + counts[b]) * 2 < total) below += counts[b++];
-  const within = counts[b] > 0 ? (total / 2 - below) / counts[b] : 0.5;
-  // Differences of nothing stand for those up to a half: the first bin is half as wide.
-  return b === 0 ? within * 0.5 : b - 0.5 + within;
 }

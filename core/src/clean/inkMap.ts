@@ -1,8 +1,11 @@
+import { SMALL_PAGE } from '../geometry/pageScale';
 import { createPlane, type Plane, type Rgba } from '../raster/image';
 import { paperMap, type PaperMap } from './paperMap';
-import { calm } from './calm';
+import { binomialSmooth } from './binomialSmooth';
 import { measureDarkness } from './darkness';
-import { createGrid, fillGrid, fineMedian, forCells, gridCell, quantile, type Grid } from './grid';
+import { binAtShare, medianOfRounded } from '../statistics/histogram';
+import { median, quantile } from '../statistics/quantile';
+import { createGrid, fillGrid, forCells, gridCell, type Grid } from './grid';
 import { smoothPage } from './smoothPage';
 
 /**
@@ -15,27 +18,27 @@ export interface InkMap {
   /** the page that all this was measured on; smoothed where the photo is noisy */
   readonly page: Rgba;
   readonly paper: PaperMap;
-  /** of each pixel as it is */
+  /** darkness of each pixel as it is */
   readonly darkness: Uint8Array;
-  /** of each pixel after a light smoothing, 1-2-1 both ways */
+  /** darkness of each pixel after a light smoothing, 1-2-1 both ways */
   readonly smooth: Uint8Array;
-  /** how much the photographed page's bare paper strays in most places, before any of it was smoothed away */
+  /** standard deviation of the photographed page's bare paper, median over the page, before any was smoothed away */
   readonly grain: number;
-  /** how much `smooth` strays on bare paper, in a grid of large cells */
+  /** standard deviation of `smooth` on bare paper, in a grid of large cells */
   readonly noise: Grid;
   /** how dark strokes are about here: `smooth` in their middle, in the same grid */
   readonly contrast: Grid;
 }
 
-/** Paper never strays less than this: a page without noise still has eight-bit steps and paper's own grain. */
+/** The least deviation of paper: a page without noise still has eight-bit steps and paper's own grain. */
 const LEAST_NOISE = 1.2;
-/** Darker than this is not looked at when the paper's straying is measured. */
+/** Darker than this is not looked at when the paper's deviation is measured. */
 const PAPER_BELOW = 56;
-/** Darker than so many strayings, and than LEAST_STROKE, is a stroke for the measure of contrast. */
+/** Darker than so many deviations, and than LEAST_STROKE, is a stroke for the measure of contrast. */
 const STROKE_FROM = 5;
 const LEAST_STROKE = 14;
 
-/** A page whose bare paper strays more than this is smoothed first: once, or as often as it is over. */
+/** A page whose bare paper deviates more than this is smoothed first: once, or as often as it is over. */
 const NOISY = [2.6, 4.4, 7] as const;
 
 export function inkMap(photographed: Rgba): InkMap {
@@ -44,38 +47,25 @@ export function inkMap(photographed: Rgba): InkMap {
   return times === 0 ? first : { ...mapOnce(smoothPage(photographed, times)), grain: first.grain };
 }
 
-/** Pages with a longer side below this, px, are not smoothed. */
-const SMALL = 1400;
-
 function mapOnce(page: Rgba): InkMap {
   const { width, height } = page;
   let paper = paperMap(page);
   let darkness = measureDarkness(page, paper);
   // Small pictures have had their grain averaged away, and strokes as thin as a pixel.
-  const isSmall = Math.max(width, height) < SMALL;
-  const calm = (plane: Uint8Array) => (isSmall ? plane.slice() : smoothen(plane, width, height));
-  let smooth = calm(darkness);
+  const isSmall = Math.max(width, height) < SMALL_PAGE;
+  const smoothed = (plane: Uint8Array) => (isSmall ? plane.slice() : binomialSmooth(plane, 1, width, height));
+  let smooth = smoothed(darkness);
   const settled = settlePaper(paper, smooth, width, height);
   if (settled) {
     paper = settled;
     darkness = measureDarkness(page, paper);
-    smooth = calm(darkness);
+    smooth = smoothed(darkness);
   }
   const noise = measureNoise(smooth, width, height);
-  const grain = usualNoise(noise);
+  const grain = median(noise.data);
   doubtBends(noise, paper);
   const contrast = measureContrast(smooth, width, height, noise);
   return { width, height, page, paper, darkness, smooth, grain, noise, contrast };
-}
-
-/** How much a page's bare paper strays in most places. */
-function usualNoise({ data }: Grid): number {
-  return data.slice().sort()[data.length >> 1];
-}
-
-/** 1-2-1 across and down. */
-function smoothen(source: Uint8Array, width: number, height: number): Uint8Array {
-  return calm(source, 1, width, height);
 }
 
 /** Differences this far apart do not share their smoothing. */
@@ -105,27 +95,27 @@ function measureNoise(smooth: Uint8Array, width: number, height: number): Grid {
         count++;
       }
     }
-    grid.data[i] = count < grid.cell ** 2 / 70 ? -1 : DIFFERENCE_TO_SIGMA * fineMedian(counts, count);
+    grid.data[i] = count < grid.cell ** 2 / 70 ? -1 : DIFFERENCE_TO_SIGMA * medianOfRounded(counts, count);
   });
-  const known = [...grid.data].filter((value) => value >= 0).sort((a, b) => a - b);
-  // Strokes can only add to what strays: a cell counts no more than the page's usual by a factor.
-  const usual = known.length > 0 ? known[Math.floor(known.length * 0.4)] : LEAST_NOISE;
+  const known = grid.data.filter((value) => value >= 0);
+  // Strokes can only add to the deviation: a cell counts no more than that of most cells by a factor.
+  const common = known.length > 0 ? quantile(known, 0.4) : LEAST_NOISE;
   for (let i = 0; i < grid.data.length; i++) {
-    const value = grid.data[i] < 0 ? usual : Math.min(grid.data[i], usual * 4.5);
+    const value = grid.data[i] < 0 ? common : Math.min(grid.data[i], common * 4.5);
     grid.data[i] = Math.max(LEAST_NOISE, value);
   }
   return grid;
 }
 
-/** A cell whose usual pixel is darker than the first and not than the second lies on paper that was taken too light. */
+/** A cell whose typical pixel is darker than the first and not than the second lies on paper that was taken too light. */
 const TOO_LIGHT = [5, 26] as const;
-/** "Usual" is the darkness that this share of its pixels stays under: strokes lie over it. */
+/** "Typical" is the darkness that this share of its pixels stays under: strokes lie over it. */
 const QUIET_SHARE = 0.35;
 /** So many such cells are worth a second look at the whole page, as a share. */
 const WORTH_IT = 0.008;
 
 /**
- * The paper a second time: cells whose most usual pixel is a little darker than it should be give the paper that much
+ * The paper a second time: cells whose typical pixel is a little darker than it should be give the paper that much
  * less light. Null where there are hardly any.
  */
 function settlePaper(paper: PaperMap, smooth: Uint8Array, width: number, height: number): PaperMap | null {
@@ -142,10 +132,9 @@ function settlePaper(paper: PaperMap, smooth: Uint8Array, width: number, height:
     for (let y = top; y < Math.min(height, top + cell); y += 2) {
       for (let x = left; x < Math.min(width, left + cell); x += 2, total++) counts[smooth[y * width + x]]++;
     }
-    let median = 0;
-    for (let seen = counts[0]; seen < total * QUIET_SHARE && median < 255; seen += counts[++median]);
-    if (median <= TOO_LIGHT[0] || median > TOO_LIGHT[1]) continue;
-    level.data[i] = median;
+    const quiet = binAtShare(counts, total, QUIET_SHARE);
+    if (quiet <= TOO_LIGHT[0] || quiet > TOO_LIGHT[1]) continue;
+    level.data[i] = quiet;
     found++;
   }
   if (found < level.data.length * WORTH_IT) return null;
@@ -161,7 +150,7 @@ const MISSED = 0.22;
 
 /**
  * Where the paper's light bends sharply, at the edge of a shadow, the map between its cells is not to be trusted to
- * the last level: what is missed there counts as straying.
+ * the last level: what is missed there counts as noise.
  */
 function doubtBends(noise: Grid, { green, cell }: PaperMap): void {
   const { width, height, data } = green;
@@ -196,9 +185,8 @@ function measureContrast(smooth: Uint8Array, width: number, height: number, nois
       }
     }
     for (let b = 0; b < 256; b++) all[b] += counts[b];
-    grid.data[i] = total < 12 ? -1 : quantile(counts, total, 0.7);
+    grid.data[i] = total < 12 ? -1 : binAtShare(counts, total, 0.7);
   });
   const total = all.reduce((a, b) => a + b, 0);
-  const usual = total > 0 ? quantile(all, total, 0.7) : 128;
-  return fillGrid(grid, usual);
+  return fillGrid(grid, total > 0 ? binAtShare(all, total, 0.7) : 128);
 }

@@ -1,4 +1,5 @@
 import type { Rgba } from '../raster/image';
+import { binAtShare } from '../statistics/histogram';
 
 /** Every so many rows and columns are looked at. */
 const STEP = 3;
@@ -34,7 +35,6 @@ export function isChalk({ width, height, data }: Rgba): boolean {
       else if (value * APART[0] + APART[1] < Math.min(left, right)) ink++;
     }
   }
-  let board = 0;
-  for (let seen = counts[0]; seen * 2 < total; seen += counts[++board]);
+  const board = binAtShare(counts, total, 0.5);
   return board <= DARK && chalk > LEAST_COVER * total && chalk > OVER_INK * ink;
 }

@@ -18,9 +18,9 @@ const GRID = 144;
 const LEAST_CELL = 16;
 /** Ink and drawings up to twice this share of the page's longer side across are bridged. */
 const BRIDGE = 1 / 12;
-/** A cell's paper is looked for among its lightest pixels: this share of them is surely paper. */
+/** Share of a cell's pixels, the lightest, that is surely paper. */
 const SURE_SHARE = 0.25;
-/** and no more than so many bins below the darkest of these */
+/** A cell's paper lies at most this many bins of lightness below the darkest of the pixels that surely are. */
 const BELOW_SURE = 3;
 /** A cell that shows one even colour on at least this share of its pixels may be paper in shadow. */
 const EVEN_SHARE = 0.5;

@@ -5,14 +5,14 @@ import { peaksAround } from './peaksAround';
 import { forStrokes, overNoise, type StrokeMaskOptions } from './strokeMask';
 import { AS_FOUND, type Tuning } from './tone';
 
-/** A pixel is ink when it is darker than this share of the darkest pixel of its stroke. */
+/** Least darkness of an ink pixel, as a share of the darkest pixel of its stroke. */
 const OF_PEAK = 0.53;
-/** and than this share of what strokes about here are */
+/** Least darkness of an ink pixel, as a share of the contrast of the strokes around. */
 const OF_CONTRAST = 0.22;
-/** and than so many strayings of the bare paper. */
+/** Least darkness of an ink pixel, in standard deviations of the bare paper, and in levels. */
 const OF_NOISE = 3.4;
 const LEAST = 9;
-/** The darkest pixel of anything that is ink stands out from the paper by so many strayings, and by this. */
+/** Least darkness of the darkest pixel of a stroke, in standard deviations of the bare paper, and in levels. */
 const PEAK_OF_NOISE = 6.5;
 const LEAST_PEAK = 16;
 const LEAST_PIXELS = 7;
@@ -55,11 +55,11 @@ function faintestRow(
   out: Uint8ClampedArray,
 ) {
   const strokes = new Float32Array(width);
-  const straying = new Float32Array(width);
+  const deviation = new Float32Array(width);
   gridRow(contrast, y, strokes);
-  gridRow(noise, y, straying);
+  gridRow(noise, y, deviation);
   const share = OF_CONTRAST * 2 ** (paper * 0.7);
   for (let x = 0; x < width; x++) {
-    out[x] = Math.ceil(Math.max(LEAST, share * strokes[x], OF_NOISE * straying[x]));
+    out[x] = Math.ceil(Math.max(LEAST, share * strokes[x], OF_NOISE * deviation[x]));
   }
 }

@@ -1,10 +1,11 @@
 import type { Look } from './clean';
 import { paperGains } from './darkness';
+import { quantile } from '../statistics/quantile';
 import type { InkMap } from './inkMap';
 
 /** A page that is dark or coloured on more than this share of its pixels is a drawing or a picture. */
 const DRAWING = 0.22;
-/** and on more than this a photograph, which is best left as it is. */
+/** A page that is dark or coloured on more than this share is a photograph, which is best left as it is. */
 const PHOTOGRAPH = 0.65;
 /** Strokes whose colours differ by more than this share of white are coloured. */
 const COLOURED = 0.14;
@@ -18,7 +19,7 @@ const ROW_STEP = 7;
 /** The look that suits what is on a page: pencil, pen and print, colour, drawing or photograph. */
 export function pickLook(map: InkMap): Look {
   const { width, height, smooth, contrast } = map;
-  const strokes = contrast.data.slice().sort()[Math.floor(contrast.data.length * 0.96)];
+  const strokes = quantile(contrast.data, 0.96);
   const from = Math.max(16, 0.5 * strokes);
   const gains = [new Float32Array(width), new Float32Array(width), new Float32Array(width)] as const;
   const [gr, gg, gb] = gains;

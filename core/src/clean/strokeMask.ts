@@ -1,15 +1,13 @@
+import { GLANCE_PAGE, pageScale } from '../geometry/pageScale';
+import { median } from '../statistics/quantile';
 import { gridRow } from './grid';
 import type { InkMap } from './inkMap';
 import { strokeRuns, type RowOf, type StrokeRuns } from './strokeRuns';
 
-/** The longer side of an A4 page at 200 dots an inch, px; and of a picture to glance at. */
-const FULL_SIDE = 2339;
-const SMALL = 1000;
-
 export interface StrokeMaskOptions {
-  /** a stroke's pixels are at least this dark */
+  /** least darkness of a stroke's pixels: the low threshold of the hysteresis */
   readonly low: RowOf;
-  /** and at least one of them is as dark as this */
+  /** at least one of a stroke's pixels is as dark as this: the high threshold */
   readonly high: RowOf;
   /** fewer pixels together are a speck, on a page of 200 dots an inch; on a smaller picture it takes fewer */
   readonly leastPixels: number;
@@ -34,11 +32,13 @@ export function forStrokes(
   fill: (start: number, end: number) => void,
 ): void {
   const runs = strokeRuns(smooth, width, height, options.low, options.high);
-  const scale = Math.min(1, Math.max(width, height) / FULL_SIDE) ** 2;
+  const scale = pageScale({ width, height }) ** 2;
   const least = options.leastPixels * scale;
   // On a small picture everything is little, and squares are.
   const isFaint =
-    Math.max(width, height) < SMALL ? () => false : faintBesideStrokes(runs, width, height, LITTLE * scale);
+    Math.max(width, height) < GLANCE_PAGE
+      ? () => false
+      : faintBesideStrokes(runs, width, height, LITTLE * scale);
   for (let run = 0; run < runs.count; run++) {
     const root = runs.roots[run];
     if (runs.sure[root] === 0 || runs.sizes[root] < least || isFaint(root)) continue;
@@ -74,8 +74,7 @@ function faintBesideStrokes(
       if (peaks[root] > darkest[cell]) darkest[cell] = peaks[root];
     }
   }
-  const known = darkest.filter((value) => value > 0).sort();
-  const usual = known.length > 0 ? known[known.length >> 1] : 0;
+  const elsewhere = median(darkest.filter((value) => value > 0)) || 0;
   const beside = (cell: number): number => {
     const column = cell % columns;
     let most = 0;
@@ -85,18 +84,18 @@ function faintBesideStrokes(
         if (darkest[row + k] > most) most = darkest[row + k];
       }
     }
-    return most > 0 ? most : usual;
+    return most > 0 ? most : elsewhere;
   };
   return (root) => sizes[root] < little && peaks[root] < OF_STROKES * beside(cellOf(starts[root]));
 }
 
-/** So many times what bare paper strays, and no less than `least`. */
+/** Thresholds of so many standard deviations of bare paper, and no less than `least`. */
 export function overNoise({ noise, width }: InkMap, factor: number, least: number): RowOf {
-  const straying = new Float32Array(width);
+  const deviation = new Float32Array(width);
   return (y, out) => {
     // The noise changes slowly: a row in eight is enough.
     if ((y & 7) !== 0) return;
-    gridRow(noise, y, straying);
-    for (let x = 0; x < out.length; x++) out[x] = Math.ceil(Math.max(least, straying[x] * factor));
+    gridRow(noise, y, deviation);
+    for (let x = 0; x < out.length; x++) out[x] = Math.ceil(Math.max(least, deviation[x] * factor));
   };
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Point } from '../outline/quad';
+import type { Point } from '../geometry/quad';
 import { cylinderOf, type BentPage } from './cylinder';
 
 const PHOTO = { photoWidth: 3000, photoHeight: 4000, focal: 2900 };

@@ -1,5 +1,5 @@
-import type { Point, Quad } from '../outline/quad';
-import { alongTo, distance, dot, rayOf, sharedDirection, type Pinhole, type Ray } from './ray';
+import type { Point, Quad } from '../geometry/quad';
+import { alongTo, distance, dot, rayOf, sharedDirection, type Pinhole, type Ray } from '../geometry/ray';
 
 /** A page bent along one direction, as seen in a photo: its corners and its two bent edges. */
 export interface BentPage {

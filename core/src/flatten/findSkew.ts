@@ -1,4 +1,5 @@
 import { shrinkToFit } from '../raster/shrinkToFit';
+import { median } from '../statistics/quantile';
 import type { Rgba } from '../raster/image';
 import { inkPlane } from './inkPatches';
 
@@ -45,9 +46,8 @@ export function findSkew(page: Rgba): Skew {
     const value = sharpness(angle);
     if (value > best.value) best = { angle, value };
   }
-  const values = tried.map(({ value }) => value).sort((a, b) => a - b);
-  const usual = values[values.length >> 1];
-  return { angle: best.angle, confidence: Math.max(0, 1 - usual / best.value) };
+  const typical = median(tried.map(({ value }) => value));
+  return { angle: best.angle, confidence: Math.max(0, 1 - typical / best.value) };
 }
 
 /** Sum of the squared differences between neighbouring rows of ink, rows sloping by the angle. */

@@ -1,12 +1,14 @@
-import type { Bows } from '../outline/findOutline';
-import { rotateCorners, wholeQuad, type Point, type Quad } from '../outline/quad';
-import { sidePoint } from '../outline/sideCurve';
+import type { Bows } from '../geometry/bows';
+import { MM_PER_INCH, toPixels } from '../geometry/pageScale';
+import { rotateCorners, wholeQuad, type Point, type Quad } from '../geometry/quad';
+import { sidePoint } from '../geometry/sideCurve';
 import type { Rgba } from '../raster/image';
 import { turnQuarter } from '../raster/turnQuarter';
 import { cylinderOf, type BentPage, type Cylinder } from './cylinder';
 import { cylinderMap, flatMap, turnedMap, type PageMap } from './pageMap';
-import { recoverProportion, USUAL_FOCAL } from './proportion';
-import { sheetSize, toPixels, type SheetSize } from './sheetSize';
+import { USUAL_FOCAL } from '../geometry/proportion';
+import { boundedSheet, measureSheet } from '../geometry/measureSheet';
+import type { SheetSize } from '../geometry/sheetSize';
 import { warp } from './warp';
 
 export interface FlattenOptions {
@@ -34,10 +36,10 @@ export interface FlatPage {
  */
 export function flatten(photo: Rgba, quad: Quad | null, options: FlattenOptions): FlatPage {
   const { map: level, size, isTurned } = mapPage(photo, quad, options);
-  const lies = isTurned ? { width: size.height, height: size.width } : size;
-  const map = options.level ? turnedMap(level, options.level, lies) : level;
+  const asMapped = isTurned ? { width: size.height, height: size.width } : size;
+  const map = options.level ? turnedMap(level, options.level, asMapped) : level;
   const long = Math.max(size.width, size.height);
-  const dpi = options.longSide ? Math.min(options.dpi, (options.longSide * 25.4) / long) : options.dpi;
+  const dpi = options.longSide ? Math.min(options.dpi, (options.longSide * MM_PER_INCH) / long) : options.dpi;
   const width = toPixels(size.width, dpi);
   const height = toPixels(size.height, dpi);
   if (!isTurned) return { image: warp(photo, map, { width, height }), size };
@@ -63,7 +65,7 @@ export function mapPage(
     const cylinder = curledPage(photo, quad, bows, isTurned ? 1 : 0, focal);
     if (cylinder) {
       const proportion = isTurned ? 1 / cylinder.proportion : cylinder.proportion;
-      return { map: cylinderMap(cylinder), size: boundedSize(proportion), isTurned };
+      return { map: cylinderMap(cylinder), size: boundedSheet(proportion), isTurned };
     }
   }
   return {
@@ -101,18 +103,3 @@ function curledPage(
     focal: focal ?? USUAL_FOCAL * Math.max(photo.width, photo.height),
   });
 }
-
-/** The size in mm that the quad of a photo stands for. */
-export function measureSheet(
-  photo: { readonly width: number; readonly height: number },
-  quad: Quad | null,
-  focal?: number,
-): SheetSize {
-  return boundedSize(
-    quad
-      ? recoverProportion(quad, { photoWidth: photo.width, photoHeight: photo.height, focal })
-      : photo.height / photo.width,
-  );
-}
-
-const boundedSize = (proportion: number) => sheetSize(Math.min(20, Math.max(0.05, proportion)));

@@ -9,7 +9,7 @@ export const PATCH_SIDE = 64;
 export interface InkPatchesOptions {
   /** most patches to return */
   readonly count: number;
-  /** px to show round each patch as well, empty beyond the page; 0 when left out */
+  /** px to show round each patch as well, empty beyond the page @default 0 */
   readonly margin?: number;
 }
 

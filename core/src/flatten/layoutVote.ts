@@ -1,4 +1,5 @@
 import type { Plane } from '../raster/image';
+import { median } from '../statistics/quantile';
 
 /** More ink than this counts as writing; printed rules are fainter. */
 const WRITTEN = 0.5;
@@ -87,13 +88,8 @@ function extentOf(columns: Uint16Array, row: number, amount: number): WrittenLin
   return right - left > 0.05 * columns.length ? { row, left, right, amount } : null;
 }
 
-/** Median distance from the median: a few indents do not count. */
+/** Median absolute deviation: a few indents do not count. */
 function spreadOf(values: readonly number[]): number {
-  const middle = medianOf(values);
-  return medianOf(values.map((value) => Math.abs(value - middle)));
-}
-
-function medianOf(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[sorted.length >> 1];
+  const middle = median(values);
+  return median(values.map((value) => Math.abs(value - middle)));
 }

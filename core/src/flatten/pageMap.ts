@@ -1,6 +1,6 @@
-import type { Quad } from '../outline/quad';
+import type { Quad } from '../geometry/quad';
 import type { Cylinder } from './cylinder';
-import { squareToQuad } from './homography';
+import { squareToQuad } from '../geometry/homography';
 
 /** Where the places of a flat page lie in the photo. */
 export interface PageMap {

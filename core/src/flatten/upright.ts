@@ -3,7 +3,7 @@ import { loadLayers } from '../net/loadLayers';
 import { shrinkToFit } from '../raster/shrinkToFit';
 import type { Rgba } from '../raster/image';
 import { turnPlane } from '../raster/turnPlane';
-import type { Turn } from '../raster/turnQuarter';
+import type { Turn } from '../geometry/turn';
 import { inkPatches, inkPlane, PATCH_SIDE } from './inkPatches';
 import { layoutVote } from './layoutVote';
 import { UPRIGHT_NET_WEIGHTS } from './uprightNetWeights';

@@ -73,7 +73,7 @@ interface KernelExports {
   tallestRow(from: number, columns: number, rows: number, out: number): void;
   addCapped(row: number, cap: number, count: number, sums: number): void;
   stepSums(row: number, cap: number, steps: number, out: number): void;
-  calmRow(above: number, here: number, below: number, out: number, step: number, length: number): void;
+  binomialRow(above: number, here: number, below: number, out: number, step: number, length: number): void;
   liftRow(
     pixels: number,
     red: number,
@@ -130,6 +130,12 @@ function load(): Kernels | null {
   const { memory } = raw;
   const start = raw.freeFrom();
   const aligned = (address: number) => (address + 15) & ~15;
+  const growTo = (end: number) => {
+    const missing = end - memory.buffer.byteLength;
+    if (missing > 0) memory.grow(Math.ceil(missing / PAGE_BYTES));
+  };
+  // A helper may be called before anybody has asked for room.
+  growTo(aligned(start) + SCRATCH);
   const placesFrom = (from: number, sizes: readonly number[]) => {
     let end = from;
     const places = sizes.map((size) => {
@@ -144,8 +150,7 @@ function load(): Kernels | null {
     room(...sizes) {
       // The scratch lies before all others, so that growing for it never moves what `room` gave.
       const { places, end } = placesFrom(aligned(start) + SCRATCH, sizes);
-      const missing = end - memory.buffer.byteLength;
-      if (missing > 0) memory.grow(Math.ceil(missing / PAGE_BYTES));
+      growTo(end);
       return places;
     },
     scratch(...sizes) {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { createRgba } from '../raster/image';
-import { TURNS } from '../raster/turnQuarter';
+import { TURNS } from '../geometry/turn';
 import { coverUp } from './coverUp';
 import type { Cover } from './note';
 

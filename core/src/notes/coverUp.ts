@@ -1,6 +1,7 @@
 import type { Rgba } from '../raster/image';
 import type { Cover } from './note';
-import { sizeBefore, turnBetween, turnPlace } from './turnPlace';
+import { sizeBefore, turnPlace } from '../geometry/turnPlace';
+import { turnBetween } from '../geometry/turn';
 import type { LaidPage } from './layNotes';
 
 /** The paper round a cover is looked at this far out, as a share of the page's longer side. */

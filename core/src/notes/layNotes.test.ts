@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { TURNS } from '../raster/turnQuarter';
+import { TURNS, turnBetween } from '../geometry/turn';
 import { layNotes, type StampWords } from './layNotes';
 import type { Label, Note } from './note';
-import { sizeBefore, turnBetween, turnPlace } from './turnPlace';
+import { sizeBefore, turnPlace } from '../geometry/turnPlace';
 
 const words: StampWords = { name: 'Imke Tarn', date: '5 March 2026', page: 'page 2 of 6' };
 const size = { width: 210, height: 297 };

@@ -1,7 +1,7 @@
 import { getStroke } from 'perfect-freehand';
-import type { Turn } from '../raster/turnQuarter';
+import { type Turn, turnBetween } from '../geometry/turn';
 import type { Arrow, Note, NoteColour, Stamp, Stroke } from './note';
-import { sizeBefore, turnBetween, turnPlace, type PageSize } from './turnPlace';
+import { sizeBefore, turnPlace, type PageSize } from '../geometry/turnPlace';
 
 /** What a note is drawn as, in mm from the top left of the page as it lies now. */
 export type NoteMark =

@@ -1,4 +1,4 @@
-import type { Turn } from '../raster/turnQuarter';
+import type { Turn } from '../geometry/turn';
 
 /**
  * What a person adds to a page, as vectors. Lengths are millimetres from the page's top left as it lay after the
@@ -57,7 +57,7 @@ export interface Cover extends Placed {
 export type Note = Label | Stamp | Stroke | Arrow | Cover;
 
 /** sRGB, 0 to 1. */
-export const NOTE_COLOURS: Readonly<Record<NoteColour, readonly [number, number, number]>> = {
+export const NOTE_RGB: Readonly<Record<NoteColour, readonly [number, number, number]>> = {
   ink: [0.118, 0.165, 0.196],
   blue: [0.12, 0.26, 0.62],
   red: [0.784, 0.224, 0.122],

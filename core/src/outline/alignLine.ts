@@ -1,7 +1,7 @@
 import type { EdgeField } from './edgeField';
 import { fitLine } from './fitLine';
-import type { Line } from './line';
-import type { Point } from './quad';
+import type { Line } from '../geometry/line';
+import type { Point } from '../geometry/quad';
 
 export interface AlignLineOptions {
   /** how far to either side of the line an edge is looked for, px */

@@ -3,8 +3,8 @@ import { createPlane } from '../raster/image';
 import { bendSides } from './bendSides';
 import { edgeFields } from './edgeField';
 import { isEvenToTheBorder } from './isEvenToTheBorder';
-import type { Quad } from './quad';
-import { sagitta } from './sideCurve';
+import type { Quad } from '../geometry/quad';
+import { sagitta } from '../geometry/sideCurve';
 import type { TraceSource } from './traceSide';
 
 const [WIDTH, HEIGHT] = [300, 400];

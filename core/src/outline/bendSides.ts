@@ -1,5 +1,5 @@
-import type { Quad } from './quad';
-import { meetSides, rechord, sagitta, straightSide, type SideCurve } from './sideCurve';
+import type { Quad } from '../geometry/quad';
+import { meetSides, rechord, sagitta, straightSide, type SideCurve } from '../geometry/sideCurve';
 import { supportOf, traceSide, type TraceSource } from './traceSide';
 
 export interface BentSides {

@@ -1,3 +1,4 @@
+import { binAtRank } from '../statistics/histogram';
 import { kernels, type Kernels } from '../kernels/kernels';
 import type { Plane } from '../raster/image';
 
@@ -142,10 +143,5 @@ export function strengthQuantile({ strength }: EdgeField, share: number): number
   const bins = new Uint32Array(1024);
   const scale = 1023.999 / most;
   for (let i = 0; i < strength.length; i += SPARSE) bins[(strength[i] * scale) | 0]++;
-  let left = (share * strength.length) / SPARSE;
-  for (let b = 0; b < bins.length; b++) {
-    left -= bins[b];
-    if (left <= 0) return ((b + 1) / 1024) * most;
-  }
-  return most;
+  return ((binAtRank(bins, (share * strength.length) / SPARSE) + 1) / 1024) * most;
 }

@@ -1,4 +1,5 @@
 import type { Plane } from '../raster/image';
+import { binAtShare } from '../statistics/histogram';
 
 /**
  * Standard deviation of a plane's noise, from the median of the absolute Laplacian-like difference that is
@@ -26,11 +27,6 @@ export function estimateNoise({ width, height, data }: Plane): number {
       count++;
     }
   }
-  let left = count / 2;
-  for (let b = 0; b < bins.length; b++) {
-    left -= bins[b];
-    // The difference has standard deviation 6 sigma; a normal median is 0.6745 standard deviations.
-    if (left <= 0) return (b + 0.5) / 4 / 6 / 0.6745;
-  }
-  return 512 / 4 / 6;
+  // The difference has standard deviation 6 sigma; a normal median is 0.6745 standard deviations.
+  return (binAtShare(bins, count, 0.5) + 0.5) / 4 / 6 / 0.6745;
 }

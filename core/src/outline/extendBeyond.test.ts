@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { extendBeyond } from './extendBeyond';
-import { lineThrough, intersectLines, type Line } from './line';
-import { mapQuad, type Point, type Quad } from './quad';
+import { lineThrough, intersectLines, type Line } from '../geometry/line';
+import { mapQuad, type Point, type Quad } from '../geometry/quad';
 
 const PHOTO = { width: 3000, height: 4000 };
 const FOCAL = (26 / 36) * 4000;

@@ -1,4 +1,4 @@
-import { USUAL_FOCAL } from '../flatten/proportion';
+import { USUAL_FOCAL } from '../geometry/proportion';
 import {
   alongTo,
   distance,
@@ -8,8 +8,8 @@ import {
   sharedDirection,
   type Pinhole,
   type Ray,
-} from '../flatten/ray';
-import type { Point, Quad } from './quad';
+} from '../geometry/ray';
+import type { Point, Quad } from '../geometry/quad';
 
 export interface PhotoSize {
   readonly width: number;

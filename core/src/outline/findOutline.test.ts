@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { createRgba, type Rgba } from '../raster/image';
 import { turnQuarter } from '../raster/turnQuarter';
 import { findOutline } from './findOutline';
-import { intersectionOverUnion, type Point, type Quad } from './quad';
+import { type Point, type Quad } from '../geometry/quad';
+import { intersectionOverUnion } from '../geometry/clipPolygon';
 
 /** A bright quad on a darker ground, edges smooth over one pixel, with noise. */
 function drawSheet(width: number, height: number, quad: Quad, paper: number, ground: number): Rgba {

@@ -3,16 +3,15 @@ import { isEvenToTheBorder } from './isEvenToTheBorder';
 import { shrinkByInteger } from '../raster/shrinkByInteger';
 import { bendSides } from './bendSides';
 import { extendBeyond } from './extendBeyond';
-import { intersectionOverUnion, scaleQuad, startAtTopLeft, type Quad } from './quad';
+import { intersectionOverUnion } from '../geometry/clipPolygon';
+import { scaleQuad, startAtTopLeft, type Quad } from '../geometry/quad';
 import type { QuadFeatures } from './quadFeatures';
 import { marginOf, outlineConfidence } from './rankQuad';
 import { refineSides } from './refineSides';
 import { runStages } from './runStages';
 import { searchStages, type FoundQuad, type Search } from './searchPicture';
-import type { Bow, SideCurve } from './sideCurve';
-
-/** How far each side bows from the straight line between its corners; see `SideCurve`. Side i starts at corner i. */
-export type Bows = readonly [Bow, Bow, Bow, Bow];
+import { scaleBow, type Bows } from '../geometry/bows';
+import type { SideCurve } from '../geometry/sideCurve';
 
 /** Where the sheet is. */
 export interface Outline {
@@ -33,7 +32,7 @@ export interface Outline {
 /** Longest side of the small picture that the search runs on, px. */
 const SEARCH_SIDE = 512;
 /** Below this the whole photo is the better proposal. */
-export const LEAST_CONFIDENCE = 0.3;
+export const LEAST_OUTLINE_CONFIDENCE = 0.3;
 /** An outline surer than this is believed though all of the picture looks like paper: white sheet, white desk. */
 const SURE = 0.9;
 const MOST_OTHERS = 3;
@@ -71,7 +70,7 @@ export function* outlineStages(photo: Rgba): Generator<void, Outline> {
   const others = elsewhere.map(({ quad }) => startAtTopLeft(scaleQuad(quad, factor)));
   const isAllSheet = confidence < SURE && isEvenToTheBorder(light);
   const found = { confidence, isAllSheet, others, features: best.features };
-  if (isAllSheet || confidence < LEAST_CONFIDENCE) return { quad: null, bows: null, ...found };
+  if (isAllSheet || confidence < LEAST_OUTLINE_CONFIDENCE) return { quad: null, bows: null, ...found };
   return { ...refine(photo, search, best, factor), ...found };
 }
 
@@ -120,13 +119,6 @@ function scaleSide({ from, to, bow }: SideCurve, factor: number): SideCurve {
     to: [to[0] * factor, to[1] * factor],
     bow: scaleBow(bow, factor),
   };
-}
-
-const scaleBow = ([a, b, c, d]: Bow, factor: number): Bow => [a * factor, b * factor, c * factor, d * factor];
-
-/** Every bow by the same factor: between a photo and its shrunken copy. */
-export function scaleBows([a, b, c, d]: Bows, factor: number): Bows {
-  return [scaleBow(a, factor), scaleBow(b, factor), scaleBow(c, factor), scaleBow(d, factor)];
 }
 
 /** Corners on the border of the picture lie on it exactly. */

@@ -1,5 +1,5 @@
-import type { Line } from './line';
-import type { Point } from './quad';
+import type { Line } from '../geometry/line';
+import type { Point } from '../geometry/quad';
 
 export interface FitLineOptions {
   /** where to start */

@@ -1,4 +1,5 @@
 import type { Plane } from '../raster/image';
+import { quantile, quantileOfSorted } from '../statistics/quantile';
 
 /** The rim that is looked at, as a share of the picture's shorter side. */
 const RIM = 0.03;
@@ -24,13 +25,11 @@ export function isEvenToTheBorder({ width, height, data }: Plane): boolean {
     }
   }
   if (outer.length === 0 || inner.length === 0) return false;
-  outer.sort((a, b) => a - b);
-  inner.sort((a, b) => a - b);
-  const at = (list: readonly number[], share: number) => list[Math.floor(share * (list.length - 1))];
-  const middle = at(outer, 0.5);
+  const rimLight = Float64Array.from(outer).sort();
+  const middle = quantileOfSorted(rimLight, 0.5);
   return (
     middle > LEAST_LIGHT &&
-    at(outer, 0.95) - at(outer, 0.08) < MOST_SPREAD &&
-    Math.abs(middle - at(inner, 0.7)) < MOST_STEP
+    quantileOfSorted(rimLight, 0.95) - quantileOfSorted(rimLight, 0.08) < MOST_SPREAD &&
+    Math.abs(middle - quantile(inner, 0.7)) < MOST_STEP
   );
 }

@@ -1,6 +1,6 @@
 import { kernels, type Kernels } from '../kernels/kernels';
 import { strengthQuantile, type EdgeField } from './edgeField';
-import type { Line } from './line';
+import type { Line } from '../geometry/line';
 
 export interface LineCandidateOptions {
   /** most lines to return */
@@ -23,17 +23,17 @@ export function lineCandidates(field: EdgeField, { count }: LineCandidateOptions
   const reach = Math.hypot(field.width, field.height);
   const offsetBins = Math.ceil((2 * reach) / OFFSET_STEP) + 3;
   const edges = votingEdges(field);
-  const election = { edges, offsetBins, reach: Math.fround(reach / OFFSET_STEP) };
+  const input = { edges, offsetBins, reach: Math.fround(reach / OFFSET_STEP) };
   const quick = kernels();
-  const votes = quick ? voteQuickly(quick, election) : votePlainly(election);
+  const votes = quick ? voteQuickly(quick, input) : votePlainly(input);
   return strongestPeaks(votes, offsetBins, count).map(({ angleBin, offsetBin }) => ({
     angle: (angleBin * Math.PI) / ANGLE_BINS,
     offset: offsetBin * OFFSET_STEP - reach,
   }));
 }
 
-/** What the votes are counted from. */
-export interface Election {
+/** What the Hough transform counts its votes from. */
+export interface HoughInput {
   /** x, y, weight and direction (in angle bins, from VOTE_SPREAD up) of every edge, by turns */
   readonly edges: Float32Array;
   readonly offsetBins: number;
@@ -106,7 +106,7 @@ function directionBin(cos2: number, sin2: number): number {
 const ROWS = ANGLE_BINS + 2 * VOTE_SPREAD;
 
 /** Votes by angle, then by offset. The reference for the kernel, in 32-bit floats as there. */
-export function votePlainly({ edges, offsetBins, reach }: Election): Float32Array {
+export function votePlainly({ edges, offsetBins, reach }: HoughInput): Float32Array {
   const votes = new Float32Array(ROWS * offsetBins);
   const { fround } = Math;
   for (let i = 0; i < edges.length; i += 4) {
@@ -123,7 +123,7 @@ export function votePlainly({ edges, offsetBins, reach }: Election): Float32Arra
   return foldEnds(votes, offsetBins);
 }
 
-export function voteQuickly(quick: Kernels, { edges, offsetBins, reach }: Election): Float32Array {
+export function voteQuickly(quick: Kernels, { edges, offsetBins, reach }: HoughInput): Float32Array {
   const [list, trig, rows] = quick.room(edges.byteLength, TRIG.byteLength, ROWS * offsetBins * 4);
   quick.floats(list, edges.length).set(edges);
   const directions = quick.words(list, edges.length);

@@ -1,7 +1,7 @@
 import type { Plane } from '../raster/image';
 import { forEachVisible } from './alignLine';
 import type { EdgeField } from './edgeField';
-import type { Line } from './line';
+import type { Line } from '../geometry/line';
 
 /** What the picture says about an edge along a line, as running sums so that any stretch is read at once. */
 export interface LineEvidence {

@@ -1,6 +1,6 @@
 import { createRgba, type Rgba } from '../raster/image';
 import { createLiveFinder } from './liveFinder';
-import type { Quad } from './quad';
+import type { Quad } from '../geometry/quad';
 
 const WIDTH = 640;
 const HEIGHT = 480;

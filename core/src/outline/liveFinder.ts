@@ -2,10 +2,10 @@ import type { Plane, Rgba } from '../raster/image';
 import { opponentPlanes } from '../raster/opponentPlanes';
 import { shrinkByInteger } from '../raster/shrinkByInteger';
 import { outlineStages, type Outline } from './findOutline';
-import { isConvex, mapQuad, type Quad } from './quad';
+import { isConvex, mapQuad, type Quad } from '../geometry/quad';
 import { refineSides } from './refineSides';
 import { shiftBetween } from './shiftBetween';
-import { straightSide } from './sideCurve';
+import { straightSide } from '../geometry/sideCurve';
 import { steadyQuad } from './steadyQuad';
 
 /** What the live picture shows. */

@@ -1,6 +1,7 @@
-import { angleBetween, distanceTo, type Line } from './line';
+import { angleBetween, distanceTo, type Line } from '../geometry/line';
 import type { LineEvidence } from './lineEvidence';
-import { isConvex, intersectionOverUnion, signedArea, type Point, type Quad } from './quad';
+import { isConvex, signedArea, type Point, type Quad } from '../geometry/quad';
+import { intersectionOverUnion } from '../geometry/clipPolygon';
 import { crossings, sideTable, type Crossings, type Pair, type SideTable } from './sideTable';
 
 /** A side of a quad: the evidence of the line it lies on; null where the picture's own border is the side. */

@@ -1,6 +1,6 @@
-import { recoverProportion, USUAL_FOCAL } from '../flatten/proportion';
+import { recoverProportion, USUAL_FOCAL } from '../geometry/proportion';
 import type { Plane } from '../raster/image';
-import { distanceTo } from './line';
+import { distanceTo } from '../geometry/line';
 import {
   along,
   meanOver,
@@ -12,7 +12,7 @@ import {
   SUM_SUPPORT,
   type LineEvidence,
 } from './lineEvidence';
-import { signedArea, type Point, type Quad } from './quad';
+import { signedArea, type Point, type Quad } from '../geometry/quad';
 import type { QuadCandidate } from './quadCandidates';
 
 /** Measured facts about one possible sheet; each about 0 to 1. */
@@ -26,7 +26,7 @@ export interface QuadFeatures {
   readonly meanCorner: number;
   readonly leastCorner: number;
   readonly secondCorner: number;
-  /** the same when thin dark marks count as edges too: mean, weakest and second weakest side, and corner */
+  /** edge evidence with thin dark marks counted as edges: mean, weakest and second weakest side, and corner */
   readonly meanEdge: number;
   readonly leastEdge: number;
   readonly secondEdge: number;
@@ -42,7 +42,7 @@ export interface QuadFeatures {
   readonly insideSpread: number;
   /** evidence that the sides run on beyond the corners, as the edge of a table does */
   readonly overrun: number;
-  /** the same for the side that runs on the most */
+  /** evidence that the side that runs on the most does so */
   readonly mostOverrun: number;
   /** square root of the share of the picture covered */
   readonly area: number;
@@ -97,6 +97,41 @@ const BORDER_SUPPORT = 0.08;
 /** A side runs on for this share of its length when looked at beyond its corner. */
 const OVERRUN_SHARE = 0.12;
 
+/** What is measured on one side of a candidate. */
+interface SideFacts {
+  /** px */
+  readonly length: number;
+  /** how much of it lies outside the picture, px */
+  readonly unseen: number;
+  /** edge evidence along all of it, at the corner where it starts and at the one where it ends */
+  readonly support: CornerFacts;
+  /** edge evidence with thin dark marks counted as edges */
+  readonly edge: CornerFacts;
+  /** null where the side is the picture's own border */
+  readonly paper: PaperFacts | null;
+}
+
+interface CornerFacts {
+  readonly all: number;
+  readonly start: number;
+  readonly end: number;
+}
+
+interface PaperFacts {
+  /** mean colour just inside */
+  readonly inside: readonly number[];
+  /** length of the colour step across */
+  readonly contrast: number;
+  readonly lighter: number;
+  readonly overrun: number;
+  /** the net's step from outside to inside */
+  readonly sheetStep: number;
+}
+
+/** A side of which fewer pixels are seen has no evidence. */
+const LEAST_SEEN = 8;
+const BORDER: CornerFacts = { all: BORDER_SUPPORT, start: BORDER_SUPPORT, end: BORDER_SUPPORT };
+
 /**
  * Reads the features of a candidate.
  *
@@ -109,96 +144,86 @@ export function quadFeatures(
   height: number,
   sheet: RunningRows,
 ): QuadFeatures {
-  const centre: Point = [
-    (quad[0][0] + quad[1][0] + quad[2][0] + quad[3][0]) / 4,
-    (quad[0][1] + quad[1][1] + quad[2][1] + quad[3][1]) / 4,
-  ];
-  let perimeter = 0;
-  let unseen = 0;
-  let supported = 0;
-  let leastContrast = 255;
-  let lighter = 0;
-  let overrun = 0;
-  let mostOverrun = 0;
-  let sheetStep = 0;
-  let leastSheetStep = 1;
-  let realSides = 0;
-  const supports: number[] = [];
-  const starts: number[] = [];
-  const ends: number[] = [];
-  const edges: number[] = [];
-  const edgeStarts: number[] = [];
-  const edgeEnds: number[] = [];
-  const insides: number[][] = [];
-  for (let i = 0; i < 4; i++) {
-    const [ax, ay] = quad[i];
-    const [bx, by] = quad[(i + 1) % 4];
-    const length = Math.hypot(bx - ax, by - ay);
-    perimeter += length;
-    const side = sides[i];
-    if (!side) {
-      supported += BORDER_SUPPORT * length;
-      supports.push(BORDER_SUPPORT);
-      for (const list of [starts, ends, edges, edgeStarts, edgeEnds]) list.push(BORDER_SUPPORT);
-      continue;
-    }
-    const a = along(side.line, ax, ay);
-    const b = along(side.line, bx, by);
-    const seen = seenOver(side, a, b);
-    unseen += Math.max(0, length - seen - 1);
-    const support = seen < 8 ? 0 : meanOver(side, a, b, SUM_SUPPORT);
-    supported += support * length;
-    supports.push(support);
-    starts.push(meanOver(side, a, a + (b - a) * CORNER_SHARE, SUM_SUPPORT));
-    ends.push(meanOver(side, b, b - (b - a) * CORNER_SHARE, SUM_SUPPORT));
-    edges.push(seen < 8 ? 0 : meanOver(side, a, b, SUM_EDGE));
-    edgeStarts.push(meanOver(side, a, a + (b - a) * CORNER_SHARE, SUM_EDGE));
-    edgeEnds.push(meanOver(side, b, b - (b - a) * CORNER_SHARE, SUM_EDGE));
-    const inward = distanceTo(side.line, centre) > 0;
-    const inside = colourOver(side, a, b, inward ? SUM_AHEAD : SUM_BEHIND);
-    const outside = colourOver(side, a, b, inward ? SUM_BEHIND : SUM_AHEAD);
-    insides.push(inside);
-    leastContrast = Math.min(leastContrast, colourDistance(inside, outside));
-    lighter += Math.tanh((inside[0] - outside[0]) / 20);
-    const runsOn = overrunOf(side, a, b);
-    overrun += runsOn;
-    mostOverrun = Math.max(mostOverrun, runsOn);
-    const step = meanOver(side, a, b, SUM_SHEET_STEP) * (inward ? 1 : -1);
-    sheetStep += step;
-    leastSheetStep = Math.min(leastSheetStep, step);
-    realSides++;
-  }
-  supports.sort((a, b) => a - b);
-  edges.sort((a, b) => a - b);
-  const corners = cornersOf(starts, ends);
-  const edgeCorners = cornersOf(edgeStarts, edgeEnds);
+  const centre = centreOf(quad);
+  const facts = quad.map((corner, i) => sideFacts(sides[i], corner, quad[(i + 1) % 4], centre));
+  const real = facts.flatMap(({ paper }) => paper ?? []);
+  const perimeter = sum(facts, ({ length }) => length);
+  const overReal = (of: (side: PaperFacts) => number) => (real.length ? sum(real, of) / real.length : 0);
+  const [leastSupport, secondSupport] = rising(facts.map(({ support }) => support.all));
+  const edges = rising(facts.map(({ edge }) => edge.all));
+  const corners = cornersOf(facts.map(({ support }) => support));
+  const [leastEdgeCorner, secondEdgeCorner] = cornersOf(facts.map(({ edge }) => edge));
+  const leastContrast = Math.min(255, ...real.map(({ contrast }) => contrast));
   const cover = coverOf(quad, width, height, sheet);
   return {
-    meanSupport: supported / perimeter,
-    leastSupport: supports[0],
-    secondSupport: supports[1],
-    meanCorner: corners.reduce((sum, corner) => sum + corner, 0) / 4,
+    meanSupport: sum(facts, ({ support, length }) => support.all * length) / perimeter,
+    leastSupport,
+    secondSupport,
+    meanCorner: sum(corners, (corner) => corner) / 4,
     leastCorner: corners[0],
     secondCorner: corners[1],
-    meanEdge: edges.reduce((sum, edge) => sum + edge, 0) / 4,
+    meanEdge: sum(edges, (edge) => edge) / 4,
     leastEdge: edges[0],
     secondEdge: edges[1],
-    leastEdgeCorner: edgeCorners[0],
-    secondEdgeCorner: edgeCorners[1],
+    leastEdgeCorner,
+    secondEdgeCorner,
     proportionOff: proportionOff(quad, width, height),
-    leastContrast: realSides ? Math.log1p(leastContrast) / 5 : 0,
-    lighter: realSides ? lighter / realSides : 0,
-    insideSpread: Math.min(1, spread(insides) / 60),
-    overrun: realSides ? overrun / realSides : 0,
-    mostOverrun,
+    leastContrast: real.length ? Math.log1p(leastContrast) / 5 : 0,
+    lighter: overReal(({ lighter }) => lighter),
+    insideSpread: Math.min(1, spread(real.map(({ inside }) => inside)) / 60),
+    overrun: overReal(({ overrun }) => overrun),
+    mostOverrun: Math.max(0, ...real.map(({ overrun }) => overrun)),
     area: Math.sqrt(Math.min(1, Math.abs(signedArea(quad)) / (width * height))),
-    unseen: unseen / perimeter,
-    borders: (4 - realSides) / 4,
+    unseen: sum(facts, ({ unseen }) => unseen) / perimeter,
+    borders: (4 - real.length) / 4,
     sheetOverlap: cover.inside / Math.max(1e-6, cover.total + cover.cells - cover.inside),
     sheetInside: cover.cells > 0 ? cover.inside / cover.cells : 0,
     sheetOutside: (cover.total - cover.inside) / Math.max(1, cover.total),
-    sheetStep: realSides ? sheetStep / realSides : 0,
-    leastSheetStep,
+    sheetStep: overReal(({ sheetStep }) => sheetStep),
+    leastSheetStep: Math.min(1, ...real.map(({ sheetStep }) => sheetStep)),
+  };
+}
+
+const centreOf = (quad: Quad): Point => [sum(quad, ([x]) => x) / 4, sum(quad, ([, y]) => y) / 4];
+
+function sum<T>(list: readonly T[], of: (each: T) => number): number {
+  let total = 0;
+  for (const each of list) total += of(each);
+  return total;
+}
+
+const rising = (values: readonly number[]) => [...values].sort((a, b) => a - b);
+
+function sideFacts(side: LineEvidence | null, from: Point, to: Point, centre: Point): SideFacts {
+  const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
+  if (!side) return { length, unseen: 0, support: BORDER, edge: BORDER, paper: null };
+  const a = along(side.line, ...from);
+  const b = along(side.line, ...to);
+  const seen = seenOver(side, a, b);
+  const evidence = (kind: number): CornerFacts => ({
+    all: seen < LEAST_SEEN ? 0 : meanOver(side, a, b, kind),
+    start: meanOver(side, a, a + (b - a) * CORNER_SHARE, kind),
+    end: meanOver(side, b, b - (b - a) * CORNER_SHARE, kind),
+  });
+  return {
+    length,
+    unseen: Math.max(0, length - seen - 1),
+    support: evidence(SUM_SUPPORT),
+    edge: evidence(SUM_EDGE),
+    paper: paperFacts(side, a, b, distanceTo(side.line, centre) > 0),
+  };
+}
+
+/** @param facesIn the line's normal points into the sheet */
+function paperFacts(side: LineEvidence, a: number, b: number, facesIn: boolean): PaperFacts {
+  const inside = colourOver(side, a, b, facesIn ? SUM_AHEAD : SUM_BEHIND);
+  const outside = colourOver(side, a, b, facesIn ? SUM_BEHIND : SUM_AHEAD);
+  return {
+    inside,
+    contrast: colourDistance(inside, outside),
+    lighter: Math.tanh((inside[0] - outside[0]) / 20),
+    overrun: overrunOf(side, a, b),
+    sheetStep: meanOver(side, a, b, SUM_SHEET_STEP) * (facesIn ? 1 : -1),
   };
 }
 
@@ -248,9 +273,9 @@ function coverOf(quad: Quad, width: number, height: number, sheet: RunningRows) 
   return { inside, cells, total: sheet.total };
 }
 
-/** The evidence at the four corners, the weaker of the two sides at each; weakest first. */
-function cornersOf(starts: readonly number[], ends: readonly number[]): number[] {
-  return starts.map((start, i) => Math.min(start, ends[(i + 3) % 4])).sort((a, b) => a - b);
+/** The evidence at the four corners, the weaker of the two sides that meet there; weakest first. */
+function cornersOf(sides: readonly CornerFacts[]): number[] {
+  return rising(sides.map(({ start }, i) => Math.min(start, sides[(i + 3) % 4].end)));
 }
 
 function proportionOff(quad: Quad, photoWidth: number, photoHeight: number): number {
@@ -277,7 +302,7 @@ function colourDistance(a: readonly number[], b: readonly number[]): number {
   return Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 }
 
-function spread(colours: readonly number[][]): number {
+function spread(colours: readonly (readonly number[])[]): number {
   let most = 0;
   colours.forEach((a, i) => {
     for (let k = 0; k < i; k++) most = Math.max(most, colourDistance(a, colours[k]));

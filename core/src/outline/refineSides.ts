@@ -1,5 +1,5 @@
 import type { Rgba } from '../raster/image';
-import type { Point } from './quad';
+import type { Point } from '../geometry/quad';
 import {
   bowAt,
   fitBowRobustly,
@@ -9,7 +9,7 @@ import {
   sidePoint,
   type Bow,
   type SideCurve,
-} from './sideCurve';
+} from '../geometry/sideCurve';
 
 export interface RefineSidesOptions {
   /** how far to either side of each side the edge may lie, photo px */

@@ -5,7 +5,7 @@ import { smooth } from '../raster/smooth';
 import { alignLine } from './alignLine';
 import { edgeFields, type EdgeField } from './edgeField';
 import { estimateNoise } from './estimateNoise';
-import type { Line } from './line';
+import type { Line } from '../geometry/line';
 import { lineCandidates } from './lineCandidates';
 import { bestStretch, lineEvidence, type EvidenceSource } from './lineEvidence';
 import { quadCandidates, type QuadCandidate } from './quadCandidates';

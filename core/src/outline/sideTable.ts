@@ -1,4 +1,4 @@
-import { angleBetween, intersectLines, type Line } from './line';
+import { angleBetween, intersectLines, type Line } from '../geometry/line';
 import {
   along,
   meanOver,
@@ -8,7 +8,7 @@ import {
   SUM_SUPPORT,
   type LineEvidence,
 } from './lineEvidence';
-import type { Point } from './quad';
+import type { Point } from '../geometry/quad';
 
 /** Two lines at a smaller angle than this (radians) are no neighbouring sides. */
 const LEAST_CROSSING = 0.7;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { mapQuad, rotateCorners, type Point, type Quad } from './quad';
+import { mapQuad, rotateCorners, type Point, type Quad } from '../geometry/quad';
 import { steadyQuad } from './steadyQuad';
 
 const DIAGONAL = 800;

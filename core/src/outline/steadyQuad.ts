@@ -1,4 +1,4 @@
-import { mapQuad, rotateCorners, type Quad } from './quad';
+import { mapQuad, rotateCorners, type Quad } from '../geometry/quad';
 
 /** Moves smaller than this share of the picture's diagonal are taken for noise, larger than that for the sheet's. */
 const NOISE = 0.004;

@@ -1,7 +1,7 @@
 import type { Plane } from '../raster/image';
 import type { EdgeField } from './edgeField';
-import type { Point } from './quad';
-import { fitBowRobustly, normalOf, straightSide, type SideCurve } from './sideCurve';
+import type { Point } from '../geometry/quad';
+import { fitBowRobustly, normalOf, straightSide, type SideCurve } from '../geometry/sideCurve';
 
 export interface TraceSource {
   readonly field: EdgeField;

@@ -5,7 +5,7 @@ import fc from 'fast-check';
 import sharp from 'sharp';
 import type { NoteMark } from '../notes/layNotes';
 import { composePdf } from './composePdf';
-import { PAPER_CHOICES, placeOnPaper } from './placeOnPaper';
+import { PAPER_CHOICES, placeOnPaper } from '../geometry/placeOnPaper';
 import { stripJpegMetadata } from './stripJpegMetadata';
 
 const MM = 72 / 25.4;

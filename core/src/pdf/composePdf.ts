@@ -1,8 +1,9 @@
 import { degrees, PDFDocument, rgb, type PDFFont, type PDFPage } from '@cantoo/pdf-lib';
 import * as fontkit from 'fontkit';
 import type { NoteMark } from '../notes/layNotes';
-import { NOTE_COLOURS } from '../notes/note';
-import { placeOnPaper, type Paper, type Placement } from './placeOnPaper';
+import { MM_PER_INCH } from '../geometry/pageScale';
+import { NOTE_RGB } from '../notes/note';
+import { placeOnPaper, type Paper, type Placement } from '../geometry/placeOnPaper';
 import { stripJpegMetadata } from './stripJpegMetadata';
 
 /** One developed page, already coded. */
@@ -24,7 +25,7 @@ export interface ComposePdfOptions {
   readonly font?: Uint8Array;
 }
 
-const POINTS_PER_MM = 72 / 25.4;
+const POINTS_PER_MM = 72 / MM_PER_INCH;
 /** An image whose edge lies exactly on the page's edge is resampled by some viewers: keep off it by this, pt. */
 const INSET = 0.0012;
 
@@ -81,7 +82,7 @@ function drawMark(
   scale: number,
   font: PDFFont | null,
 ): void {
-  const color = rgb(...NOTE_COLOURS[mark.colour]);
+  const color = rgb(...NOTE_RGB[mark.colour]);
   const left = place.left * POINTS_PER_MM;
   const top = (place.paperHeight - place.top) * POINTS_PER_MM;
   const unit = scale * POINTS_PER_MM;

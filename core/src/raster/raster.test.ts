@@ -4,7 +4,8 @@ import { createPlane, createRgba, type Rgba } from './image';
 import { shrinkByInteger } from './shrinkByInteger';
 import { shrinkToFit } from './shrinkToFit';
 import { squeeze } from './squeeze';
-import { addTurns, turnQuarter, TURNS } from './turnQuarter';
+import { turnQuarter } from './turnQuarter';
+import { addTurns, TURNS } from '../geometry/turn';
 
 const rgba = fc
   .tuple(fc.integer({ min: 1, max: 24 }), fc.integer({ min: 1, max: 24 }))

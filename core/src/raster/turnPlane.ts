@@ -1,5 +1,5 @@
 import { createPlane, type Plane } from './image';
-import type { Turn } from './turnQuarter';
+import type { Turn } from '../geometry/turn';
 
 /** Turns a plane clockwise by quarter turns. */
 export function turnPlane(plane: Plane, turn: Turn): Plane {

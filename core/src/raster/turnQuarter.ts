@@ -1,14 +1,5 @@
+import type { Turn } from '../geometry/turn';
 import { createRgba, type Rgba } from './image';
-
-/** A clockwise quarter turn, degrees. */
-export type Turn = 0 | 90 | 180 | 270;
-
-export const TURNS: readonly Turn[] = [0, 90, 180, 270];
-
-/** Adds two turns. */
-export function addTurns(a: Turn, b: Turn): Turn {
-  return TURNS[((a + b) / 90) % 4];
-}
 
 /** Turns the image clockwise; exact, no resampling. 0 returns the image itself. */
 export function turnQuarter(image: Rgba, turn: Turn): Rgba {

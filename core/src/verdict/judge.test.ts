@@ -1,4 +1,6 @@
-import { judge, REASON_KINDS, sayReason } from './judge';
+import { judge } from './judge';
+import { sayReason } from './sayReason';
+import { REASON_KINDS } from './verdict';
 import type { PageFacts } from './pageFacts';
 
 const GOOD: PageFacts = {
@@ -61,8 +63,8 @@ describe('judge', () => {
 
   it('has a sentence and a fix for everything', () => {
     for (const kind of REASON_KINDS) {
-      const { title, fix } = sayReason({ kind, weight: 1, value: 3.2, place: null });
-      expect(`${title} ${fix}`).toMatch(/^[A-Z].*\. [A-Z].*\.$/);
+      const { says, fix } = sayReason(kind, 3.2);
+      expect(`${says} ${fix}`).toMatch(/^[A-Z].*\. [A-Z].*\.$/);
     }
   });
 });

@@ -1,41 +1,7 @@
-import type { PageFacts, Place } from './pageFacts';
-
-/** Can the page be read? */
-export type VerdictWord = 'reads-well' | 'hard-to-read' | 'take-again';
-
-export const REASON_KINDS = [
-  'blurred',
-  'too-dark',
-  'faint',
-  'small',
-  'glare',
-  'shadow',
-  'cut-off',
-  'over-edge',
-  'covered',
-  'sideways',
-  'nearly-empty',
-] as const;
-export type ReasonKind = (typeof REASON_KINDS)[number];
-
-/** One thing that hurts, with what was measured. */
-export interface Reason {
-  readonly kind: ReasonKind;
-  /** how much it hurts, 0 to 1 */
-  readonly weight: number;
-  /** what was measured, in the unit that the kind has: see `judge` */
-  readonly value: number;
-  /** where on the page; null for all of it */
-  readonly place: Place | null;
-}
-
-export interface Verdict {
-  readonly word: VerdictWord;
-  /** how likely a reader gets the words, 0 to 1 */
-  readonly legibility: number;
-  /** the one that hurts most first */
-  readonly reasons: readonly Reason[];
-}
+import type { PageFacts } from './pageFacts';
+import type { Place } from './place';
+import { sayReason } from './sayReason';
+import type { Reason, ReasonKind, Verdict } from './verdict';
 
 export interface JudgeContext {
   /** photo pixels a page pixel; 1 when it is not known */
@@ -52,8 +18,12 @@ const WEIGHTS = { bias: -3.11, signal: 1.95, softness: -3.76 } as const;
 /** Beyond this ratio of contrast to grain nothing gets better. */
 const ENOUGH_SIGNAL = 32;
 /** Letters that the fitting set had, page px. */
-const USUAL_LETTERS = 25;
+const FITTED_LETTERS = 25;
 
+/**
+ * Legibility from which a page reads well, and below which it is to be taken again: chosen on 120 pages that a reading
+ * program had graded (measure/src/clean/gradePages.ts), held against 40 others by measure/src/clean/testVerdict.ts.
+ */
 const READS_WELL = 0.55;
 const HOPELESS = 0.4;
 
@@ -66,7 +36,7 @@ export function legibilityTerms({
 }: PageFacts): [signal: number, softness: number] {
   const signal = Math.log2(Math.min(ENOUGH_SIGNAL, Math.max(1, contrast / grain)));
   // Small writing suffers sooner, large writing later; what is not letters does not count.
-  const size = Math.min(1.6, Math.max(0.7, letters / USUAL_LETTERS));
+  const size = Math.min(1.6, Math.max(0.7, letters / FITTED_LETTERS));
   return [signal, Math.log2(Math.max(1.2, rise / size))];
 }
 
@@ -78,19 +48,29 @@ export function legibility(
   return 1 / (1 + Math.exp(-(weights.bias + weights.signal * signal + weights.softness * softness)));
 }
 
+/*
+ * Borders of the single reasons: they decide which reason is named. What measurement there is of them is that pages without
+ * a fault have none (testVerdict.ts).
+ */
 /** Pages with less ink than this, as a share, are nearly empty. */
 const NEARLY_EMPTY = 0.0006;
-/** Letters and words lower than this in the photo can hardly be told apart, photo px. */
+/** Median height of letters, photo px, below which they can hardly be told apart, and below which not at all. */
 const SMALL = 11;
 const TOO_SMALL = 7;
+/** Darkness of strokes, of 255, below which they are faint. */
 const FAINT = 34;
+/** Light of the paper, of 255, below which the photo was taken in the dark. */
 const DARK = 60;
+/** Share of the writing on which paper is washed out: some, and much. */
 const GLARE = 0.02;
 const MUCH_GLARE = 0.1;
+/** Darkest over lightest paper, below which the light is uneven. */
 const UNEVEN = 0.3;
+/** Share of a side that strokes cross. */
 const OVER_EDGE = 0.012;
 /** Writing that stands in columns this much more clearly than in rows lies on its side, in doublings. */
 const SIDEWAYS = -2.2;
+/** Share of the sheet that lies outside the photo: some, and much. */
 const CUT_OFF = 0.01;
 const MUCH_CUT_OFF = 0.06;
 
@@ -105,7 +85,7 @@ export function judge(facts: PageFacts, { photoScale = 1, outside = 0 }: JudgeCo
   const reads = isEmpty ? 1 : legibility(facts);
   const reasons: Reason[] = [];
   const add = (kind: ReasonKind, weight: number, value: number, place: Place | null = null) =>
-    reasons.push({ kind, weight: Math.min(1, Math.max(0, weight)), value, place });
+    reasons.push({ kind, weight: Math.min(1, Math.max(0, weight)), value, place, ...sayReason(kind, value) });
 
   if (isEmpty) {
     add('nearly-empty', 0.3, facts.ink);
@@ -161,49 +141,3 @@ const EDGES: readonly Place[] = [
   [0, 0.98, 1, 0.02],
   [0, 0, 0.02, 1],
 ];
-
-/** What is so, and what helps, each in a plain sentence. */
-export function sayReason({ kind, value }: Reason): { readonly title: string; readonly fix: string } {
-  switch (kind) {
-    case 'blurred':
-      return { title: 'The strokes are blurred.', fix: 'Hold still, let it focus, and take it again.' };
-    case 'too-dark':
-      return { title: 'It was too dark for the camera.', fix: 'Take it again with more light.' };
-    case 'faint':
-      return {
-        title: 'The strokes are faint.',
-        fix: 'Try the look Pencil, or take it again with more light.',
-      };
-    case 'small':
-      return {
-        title: `The letters are only ${Math.round(value)} pixels high in the photo.`,
-        fix: 'Take it again from nearer, until the sheet fills the picture.',
-      };
-    case 'glare':
-      return {
-        title: 'Light is mirrored over the writing.',
-        fix: 'Move the lamp or turn the sheet, and take it again.',
-      };
-    case 'shadow':
-      return { title: 'A deep shadow lies on the sheet.', fix: 'Let the light come from the other side.' };
-    case 'cut-off':
-      return {
-        title: 'Part of the sheet is outside the photo.',
-        fix: 'Take it again with all of the sheet in view.',
-      };
-    case 'over-edge':
-      return {
-        title: 'Writing runs over the edge.',
-        fix: 'Look at the edges, and drag them out if writing is cut off.',
-      };
-    case 'covered':
-      return {
-        title: 'Something lies over the edge of the sheet.',
-        fix: 'If writing is under it, take it again without the finger, or with the corner laid flat.',
-      };
-    case 'sideways':
-      return { title: 'The page lies on its side.', fix: 'Turn it.' };
-    case 'nearly-empty':
-      return { title: 'There is hardly anything on this page.', fix: 'Leave it out if it is a blank back.' };
-  }
-}

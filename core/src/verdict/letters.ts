@@ -1,5 +1,7 @@
 import type { InkMap } from '../clean/inkMap';
-import type { Place } from './pageFacts';
+import { connectedParts } from '../raster/connectedParts';
+import { median, quantileOfSorted } from '../statistics/quantile';
+import type { Place } from './place';
 
 /** Letters are looked for on every third pixel each way. */
 const STEP = 3;
@@ -38,33 +40,7 @@ export function measureLetters({ width, height, smooth }: InkMap, from: number):
   const down = new Float32Array(columns);
   const lefts: number[] = [];
   const tops: number[] = [];
-  const stack = new Int32Array(columns * rows);
-  for (let start = 0; start < dark.length; start++) {
-    if (dark[start] !== 1) continue;
-    let depth = 0;
-    let [left, right, top, bottom] = [columns, 0, rows, 0];
-    stack[depth++] = start;
-    dark[start] = 2;
-    while (depth > 0) {
-      const i = stack[--depth];
-      const x = i % columns;
-      const y = (i - x) / columns;
-      if (x < left) left = x;
-      if (x > right) right = x;
-      if (y < top) top = y;
-      if (y > bottom) bottom = y;
-      for (let dy = -1; dy <= 1; dy++) {
-        for (let dx = -1; dx <= 1; dx++) {
-          const nx = x + dx;
-          const ny = y + dy;
-          if (nx < 0 || ny < 0 || nx >= columns || ny >= rows) continue;
-          const next = ny * columns + nx;
-          if (dark[next] !== 1) continue;
-          dark[next] = 2;
-          stack[depth++] = next;
-        }
-      }
-    }
+  for (const { left, right, top, bottom } of connectedParts(dark, columns, rows, { joinsCorners: true })) {
     const tall = (bottom - top + 1) * STEP;
     // Long flat or thin things are rules, underlines and frames.
     const wide = (right - left + 1) * STEP;
@@ -79,11 +55,10 @@ export function measureLetters({ width, height, smooth }: InkMap, from: number):
   if (heights.length === 0) return { heights: 0, ink, written: null, inRows: 0 };
   const [x0, x1] = middleOf(lefts);
   const [y0, y1] = middleOf(tops);
-  heights.sort((a, b) => a - b);
-  const usual = heights[heights.length >> 1];
-  const lag = Math.max(2, Math.round(usual / STEP));
+  const letterHeight = median(heights);
+  const lag = Math.max(2, Math.round(letterHeight / STEP));
   const inRows = heights.length < ENOUGH_LETTERS ? 0 : Math.log2(unrest(across, lag) / unrest(down, lag));
-  return { heights: usual, ink, written: [x0, y0, x1 - x0, y1 - y0], inRows };
+  return { heights: letterHeight, ink, written: [x0, y0, x1 - x0, y1 - y0], inRows };
 }
 
 /** How much a profile changes over the height of a letter: lines of writing with gaps between them change it most. */
@@ -98,8 +73,7 @@ function unrest(profile: Float32Array, lag: number): number {
 }
 
 /** From the second to the last but second of a hundred. */
-function middleOf(values: number[]): [number, number] {
-  values.sort((a, b) => a - b);
-  const at = (share: number) => values[Math.floor((values.length - 1) * share)];
-  return [at(0.02), at(0.98)];
+function middleOf(values: readonly number[]): [number, number] {
+  const sorted = Float64Array.from(values).sort();
+  return [quantileOfSorted(sorted, 0.02), quantileOfSorted(sorted, 0.98)];
 }

@@ -1,11 +1,13 @@
 import type { InkMap } from '../clean/inkMap';
-import type { Place } from './pageFacts';
+import { acrossPage } from '../geometry/pageScale';
+import { connectedParts } from '../raster/connectedParts';
+import type { Place } from './place';
 
-/** Cells that are looked at as one, px at 1654 px of width. */
+/** Cells that are looked at as one, px of a full page. */
 const CELL = 26;
-/** A cell is covered when it is darker than this in nearly all places: strokes leave paper between them. */
+/** Least darkness of what covers a page, 0 to 255. */
 const DARK = 40;
-/** "Nearly all": this share of it. */
+/** Share of a cell that must be dark for it to be covered: strokes leave paper between them. */
 const NEARLY_ALL = 0.85;
 /** What reaches in from the edge by less than this share of the shorter side is a sliver, and is cleaned away. */
 const REACH = 0.04;
@@ -19,7 +21,7 @@ export function measureCover({ width, height, smooth }: InkMap): {
 } {
   const none = { covered: 0, coveredPlace: null };
   const short = Math.min(width, height);
-  const cell = Math.max(4, Math.round((CELL * short) / 1654));
+  const cell = Math.max(4, Math.round(acrossPage(CELL, { width, height })));
   const columns = Math.floor(width / cell);
   const rows = Math.floor(height / cell);
   const isDark = new Uint8Array(columns * rows);
@@ -34,26 +36,7 @@ export function measureCover({ width, height, smooth }: InkMap): {
   if (dark === 0 || dark > PICTURE * isDark.length) return none;
 
   let best: { cells: number; place: Place } | null = null;
-  const stack: number[] = [];
-  for (let start = 0; start < isDark.length; start++) {
-    if (isDark[start] !== 1) continue;
-    let [cells, left, right, top, bottom] = [0, columns, 0, rows, 0];
-    stack.push(start);
-    isDark[start] = 2;
-    for (let i = stack.pop(); i !== undefined; i = stack.pop()) {
-      const x = i % columns;
-      const y = (i - x) / columns;
-      cells++;
-      left = Math.min(left, x);
-      right = Math.max(right, x);
-      top = Math.min(top, y);
-      bottom = Math.max(bottom, y);
-      for (const next of [x > 0 ? i - 1 : -1, x + 1 < columns ? i + 1 : -1, i - columns, i + columns]) {
-        if (next < 0 || isDark[next] !== 1) continue;
-        isDark[next] = 2;
-        stack.push(next);
-      }
-    }
+  for (const { left, right, top, bottom, pixels: cells } of connectedParts(isDark, columns, rows)) {
     // The outermost cells may have been cleaned already.
     const reach = Math.max(
       left <= 2 ? right + 1 : 0,

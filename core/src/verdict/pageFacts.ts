@@ -1,9 +1,8 @@
+import type { Place } from './place';
 import type { InkMap } from '../clean/inkMap';
+import { quantile, quantileOfSorted } from '../statistics/quantile';
 import { measureLetters } from './letters';
 import { measureCover } from './measureCover';
-
-/** A place on the page: left, top, width, height as shares of its sides. */
-export type Place = readonly [left: number, top: number, width: number, height: number];
 
 /** What can be measured about how well a page can be read; lengths in page px, darkness from 0 to 255. */
 export interface PageFacts {
@@ -11,9 +10,9 @@ export interface PageFacts {
   readonly ink: number;
   /** how dark strokes are against their paper */
   readonly contrast: number;
-  /** how much bare paper strays */
+  /** standard deviation of bare paper, grey levels */
   readonly grain: number;
-  /** height of the usual letter or word */
+  /** median height of letters and joined-up words, page px */
   readonly letters: number;
   /** width of the steepest edges of strokes, from a fifth to four fifths of their darkness */
   readonly rise: number;
@@ -60,13 +59,9 @@ export function pageFacts(map: InkMap): PageFacts {
 const strokeFrom = (map: InkMap, contrast: number) =>
   Math.max(10, 4 * quantile(map.noise.data, 0.5), 0.3 * contrast);
 
-function quantile(values: Float32Array, share: number): number {
-  return values.slice().sort()[Math.min(values.length - 1, Math.floor(values.length * share))];
-}
-
 /** Every so many rows are looked at. */
 const ROW_STEP = 5;
-/** Strokes fainter than this share of the page's usual are left out. */
+/** Strokes fainter than this share of the page's contrast are left out. */
 const LEAST_PEAK = 0.5;
 /** Slanting and soft strokes are wider: the steepest quarter tells of the lens. */
 const STEEPEST = 0.25;
@@ -133,8 +128,7 @@ function measureLight(
 ): Pick<PageFacts, 'evenness' | 'light' | 'glare' | 'glarePlace'> {
   const { red, green, blue, cell } = paper;
   const sorted = green.data.slice().sort();
-  const at = (share: number) => sorted[Math.floor((sorted.length - 1) * share)];
-  const usual = quantile(contrast.data, 0.96);
+  const strokes = quantile(contrast.data, 0.96);
   let inside = 0;
   let washed = 0;
   let box: [number, number, number, number] | null = null;
@@ -146,15 +140,15 @@ function measureLight(
     if (Math.min(red.data[i], green.data[i], blue.data[i]) < WASHED) continue;
     const column = Math.min(contrast.columns - 1, Math.floor(x / contrast.cell));
     const row = Math.min(contrast.rows - 1, Math.floor(y / contrast.cell));
-    if (contrast.data[row * contrast.columns + column] > 0.8 * usual) continue;
+    if (contrast.data[row * contrast.columns + column] > 0.8 * strokes) continue;
     washed++;
     box = box
       ? [Math.min(box[0], x), Math.min(box[1], y), Math.max(box[2], x), Math.max(box[3], y)]
       : [x, y, x, y];
   }
   return {
-    evenness: at(0.1) / Math.max(1, at(0.9)),
-    light: at(0.5),
+    evenness: quantileOfSorted(sorted, 0.1) / Math.max(1, quantileOfSorted(sorted, 0.9)),
+    light: quantileOfSorted(sorted, 0.5),
     glare: inside > 0 ? washed / inside : 0,
     glarePlace: box && [
       box[0] / width,

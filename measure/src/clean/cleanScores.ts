@@ -1,3 +1,4 @@
+import { quantile } from '../statistics';
 import type { Rgba } from '@ravlo/core';
 import type { CleanPage } from './cleanPages';
 import { greyOf } from './baselines';
@@ -133,8 +134,7 @@ export function hueError(truth: CleanPage, page: Rgba): number | null {
     const apart = Math.abs(wanted.hue - found.hue) % 360;
     errors.push(Math.min(apart, 360 - apart));
   }
-  errors.sort((a, b) => a - b);
-  return errors.length > 200 ? errors[errors.length >> 1] : null;
+  return errors.length > 200 ? quantile(errors, 0.5) : null;
 }
 
 /** How strongly coloured highlighter is where nothing else lies on it, median, 0 to 1; null where there is none. */
@@ -144,8 +144,7 @@ export function tintChroma(truth: CleanPage, page: Rgba): number | null {
     if (truth.tint[i] < SURELY_INK || truth.ink[i] > 8 || truth.rules[i] > 8) continue;
     found.push(hueOf(page.data[i * 4], page.data[i * 4 + 1], page.data[i * 4 + 2]).chroma);
   }
-  found.sort((a, b) => a - b);
-  return found.length > 200 ? found[found.length >> 1] : null;
+  return found.length > 200 ? quantile(found, 0.5) : null;
 }
 
 export interface FadeScore {

@@ -1,6 +1,6 @@
 // Fits the logistic of legibility to what a reading program got out of graded pages (lines of gradePages.ts on stdin).
 import { readFileSync } from 'node:fs';
-import { legibilityTerms, type PageFacts } from '@ravlo/core';
+import { legibilityTerms, type PageFacts } from '@ravlo/core/inside';
 
 type Graded = PageFacts & { readonly name: string; readonly kind: string; readonly read: number };
 

@@ -1,7 +1,8 @@
 // Facts of graded pages beside how much of their print a reading program gets: one JSON line a page.
 import { Command } from 'commander';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
-import { clean, inkMapOf, pageFacts } from '@ravlo/core';
+import { clean, inkMapOf } from '@ravlo/core';
+import { pageFacts } from '@ravlo/core/inside';
 import { cleanPageNames, readCleanPage } from './cleanPages';
 import { readShare } from './readability';
 

@@ -1,6 +1,6 @@
 // The verdict against a reading program on graded pages it was not fitted to (lines of gradePages.ts on stdin).
 import { readFileSync } from 'node:fs';
-import { judge, type PageFacts } from '@ravlo/core';
+import { judge, type PageFacts } from '@ravlo/core/inside';
 
 type Graded = PageFacts & { readonly name: string; readonly read: number; readonly photoScale: number };
 

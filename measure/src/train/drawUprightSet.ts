@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { Command } from 'commander';
-import { flatten, inkPatches, inkPlane } from '@ravlo/core';
+import { flatten } from '@ravlo/core';
+import { inkPatches, inkPlane } from '@ravlo/core/inside';
 import { renderSheet, sceneFromSeed } from '@ravlo/studio';
 
 /*

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { Command } from 'commander';
-import { decodePhoto } from '@ravlo/cli';
+import { decodePhoto } from '@ravlo/codec';
 import {
   createRgba,
   intersectionOverUnion,
@@ -10,9 +10,7 @@ import {
   type Quad,
   type Rgba,
 } from '@ravlo/core';
-import { FEATURE_NAMES } from '@ravlo/core/outline/quadFeatures';
-import { marginOf } from '@ravlo/core/outline/rankQuad';
-import { searchPicture } from '@ravlo/core/outline/searchPicture';
+import { FEATURE_NAMES, marginOf, searchPicture } from '@ravlo/core/inside';
 import type { Truth } from '@ravlo/studio';
 import { rectifiedIou } from '../outlineScores';
 

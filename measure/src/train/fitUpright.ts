@@ -1,9 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { Command } from 'commander';
-import { decodePhoto } from '@ravlo/cli';
+import { decodePhoto } from '@ravlo/codec';
 import { flatten } from '@ravlo/core';
-import { uprightVotes, weighVotes, type UprightVotes } from '@ravlo/core/flatten/upright';
+import { uprightVotes, weighVotes, type UprightVotes } from '@ravlo/core/inside';
 import type { Truth } from '@ravlo/studio';
 import { printTable } from '../table';
 

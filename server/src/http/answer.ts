@@ -18,6 +18,7 @@ export function parseWith<S extends z.ZodType>(schema: S, value: unknown): z.out
   const result = schema.safeParse(value ?? {});
   if (result.success) return result.data;
   const [issue] = result.error.issues;
+  if (!issue) throw new ProblemError('bad-request', 'This makes no sense to Ravlo.');
   const place = issue.path.length > 0 ? ` (${issue.path.join('.')})` : '';
   throw new ProblemError('bad-request', `${issue.message}${place}`);
 }

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { arrivalRequest, pageAnswer } from '@ravlo/contract';
+import { arrivalSchema, pageSchema } from '@ravlo/contract';
 import type { Arrivals } from '../store/arrivals';
 import { answer, parseWith } from './answer';
 
@@ -8,7 +8,7 @@ export function arrivalRoutes(arrivals: Arrivals): Router {
   const router = Router();
 
   router.post('/arrivals', async (request, response) => {
-    answer(response, pageAnswer, await arrivals.ask(parseWith(arrivalRequest, request.body)));
+    answer(response, pageSchema, await arrivals.ask(parseWith(arrivalSchema, request.body)));
   });
 
   return router;

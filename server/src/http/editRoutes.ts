@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { deletedSchema, editsAnswer, editsRequest } from '@ravlo/contract';
+import { deletedSchema, editedSchema, editsSchema } from '@ravlo/contract';
 import type { PersonStore } from '../store/personStore';
 import { answer, parseWith } from './answer';
 
@@ -8,7 +8,7 @@ export function editRoutes({ makeEdits, packets, pages }: PersonStore): Router {
   const router = Router();
 
   router.patch('/edits', async (request, response) => {
-    answer(response, editsAnswer, await makeEdits(parseWith(editsRequest, request.body)));
+    answer(response, editedSchema, await makeEdits(parseWith(editsSchema, request.body)));
   });
 
   router.get('/deleted', async (_request, response) => {

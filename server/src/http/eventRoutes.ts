@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { CHANGE_EVENT, packetChange } from '@ravlo/contract';
+import { CHANGE_EVENT, packetChangeSchema } from '@ravlo/contract';
 import type { Changes } from '../store/changes';
 
 /** ms between signs of life, so that nobody in between takes the line for dead */
@@ -13,7 +13,7 @@ export function eventRoutes(changes: Changes): Router {
     response.flushHeaders();
     response.write('retry: 2000\n\n');
     const end = changes.listen((change) => {
-      response.write(`event: ${CHANGE_EVENT}\ndata: ${JSON.stringify(packetChange.parse(change))}\n\n`);
+      response.write(`event: ${CHANGE_EVENT}\ndata: ${JSON.stringify(packetChangeSchema.parse(change))}\n\n`);
     });
     const heart = setInterval(() => response.write(': here\n\n'), HEARTBEAT);
     response.on('close', () => {

@@ -1,15 +1,14 @@
 import { Router } from 'express';
 import {
-  arrangeAnswer,
-  arrangeRequest,
-  newPacketRequest,
+  arrangedSchema,
+  arrangeSchema,
+  newPacketSchema,
   openPacketSchema,
   type Shelf,
+  UNNAMED,
 } from '@ravlo/contract';
 import type { PersonStore } from '../store/personStore';
 import { answer, idIn, parseWith } from './answer';
-
-const UNNAMED = 'New packet';
 
 /** /api/packets: the shelf, and what lies in each packet. */
 export function packetRoutes({ packets, arrange }: PersonStore): Router {
@@ -21,13 +20,13 @@ export function packetRoutes({ packets, arrange }: PersonStore): Router {
   });
 
   router.post('/', async (request, response) => {
-    const { name } = parseWith(newPacketRequest, request.body);
+    const { name } = parseWith(newPacketSchema, request.body);
     answer(response, openPacketSchema, await packets.create(name ?? UNNAMED), 201);
   });
 
   router.put('/arrangement', async (request, response) => {
-    const wanted = parseWith(arrangeRequest, request.body);
-    answer(response, arrangeAnswer, { packets: await arrange(wanted) });
+    const wanted = parseWith(arrangeSchema, request.body);
+    answer(response, arrangedSchema, { packets: await arrange(wanted) });
   });
 
   router.get('/:id', async (request, response) => {

@@ -41,4 +41,4 @@ const ENTITIES: Record<string, string> = {
   "'": '&#39;',
 };
 
-const escapeHtml = (text: string) => text.replace(/[&<>"']/g, (letter) => ENTITIES[letter]);
+const escapeHtml = (text: string) => text.replace(/[&<>"']/g, (letter) => ENTITIES[letter] ?? letter);

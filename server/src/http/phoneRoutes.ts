@@ -1,5 +1,5 @@
 import { Router, type Request } from 'express';
-import { idSchema, pairingAnswer, phonesAnswer } from '@ravlo/contract';
+import { idSchema, pairingSchema, phonesSchema } from '@ravlo/contract';
 import { ProblemError } from '../problems';
 import type { Phones } from '../store/phones';
 import { answer, parseWith } from './answer';
@@ -12,7 +12,7 @@ export function phoneRoutes(phones: Phones, lan: boolean): Router {
 
   router.get('/', async (request, response) => {
     const here = isHere(request);
-    answer(response, phonesAnswer, {
+    answer(response, phonesSchema, {
       isHere: here,
       isReachable: lan,
       phones: here ? await phones.list() : [],
@@ -27,7 +27,7 @@ export function phoneRoutes(phones: Phones, lan: boolean): Router {
     const { code, validUntil } = phones.openCode();
     answer(
       response,
-      pairingAnswer,
+      pairingSchema,
       {
         code,
         links: pairingLinks(code, request.socket.localPort ?? 0),

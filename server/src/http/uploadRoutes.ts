@@ -3,7 +3,7 @@ import { FileStore } from '@tus/file-store';
 import { Server } from '@tus/server';
 import { Router, type RequestHandler } from 'express';
 import { NodeRequest } from 'srvx/node';
-import { MOST_PHOTO_BYTES, pageAnswer, PROBLEM_MEDIA_TYPE, uploadFacts } from '@ravlo/contract';
+import { MOST_PHOTO_BYTES, pageSchema, PROBLEM_MEDIA_TYPE, uploadFactsSchema } from '@ravlo/contract';
 import { ProblemError, storageFull } from '../problems';
 import type { Arrivals } from '../store/arrivals';
 import type { PersonStore } from '../store/personStore';
@@ -26,14 +26,14 @@ export function uploadRoutes({ pages }: PersonStore, files: PhotoFiles, arrivals
     relativeLocation: true,
     allowedOrigins: [],
     async onUploadCreate(_request, upload) {
-      const { packetId, replaces } = parseWith(uploadFacts, upload.metadata);
+      const { packetId, replaces } = parseWith(uploadFactsSchema, upload.metadata);
       await pages.assertPlace(packetId, replaces);
       await assertDiskRoom(files.uploads, upload.size ?? 0);
       return {};
     },
     async onUploadFinish(_request, upload) {
       const { page, isNew } = await arrivals.finish(upload.id);
-      return { status_code: isNew ? 201 : 200, body: JSON.stringify(pageAnswer.parse(page)) };
+      return { status_code: isNew ? 201 : 200, body: JSON.stringify(pageSchema.parse(page)) };
     },
     async onResponseError(_request, error) {
       const problem = error instanceof Error ? error : await toldByTus(error, files.uploads);

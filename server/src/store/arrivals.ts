@@ -2,7 +2,13 @@ import { rm, stat } from 'node:fs/promises';
 import path from 'node:path';
 import { FileConfigstore } from '@tus/file-store';
 import { Semaphore } from 'async-mutex';
-import { uploadFacts, USELESS_PHOTO_KINDS, type Arrival, type Page, type UploadFacts } from '@ravlo/contract';
+import {
+  uploadFactsSchema,
+  USELESS_PHOTO_KINDS,
+  type Arrival,
+  type Page,
+  type UploadFacts,
+} from '@ravlo/contract';
 import { ProblemError } from '../problems';
 import { inspectPhoto } from './inspectPhoto';
 import type { PersonStore } from './personStore';
@@ -54,7 +60,7 @@ export function createArrivals({ pages }: PersonStore, files: PhotoFiles): Arriv
   /** The facts of an upload that is whole; null where it is not, or nobody can tell. */
   async function wholeUpload(uploadId: string): Promise<UploadFacts | null> {
     const upload = await uploads.get(uploadId).catch(() => undefined);
-    const facts = uploadFacts.safeParse(upload?.metadata);
+    const facts = uploadFactsSchema.safeParse(upload?.metadata);
     const size = await stat(placeOf(uploadId)).then(
       (file) => file.size,
       () => -1,

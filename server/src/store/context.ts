@@ -1,13 +1,14 @@
 import type { Logger } from 'pino';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { notFound } from '../problems';
 import type { Changes } from './changes';
-import { PacketRow, PageRow, PhotoRow } from './models';
+import type { Database } from './database';
+import type { PacketRow, PageRow } from './models';
 import type { Writer } from './writer';
 
 /** What every part of one person's store stands on. */
 export interface StoreContext {
-  readonly sequelize: Sequelize;
+  readonly db: Database;
   readonly writer: Writer;
   /** every row that is read or written is checked to be this person's */
   readonly ownerId: string;
@@ -25,7 +26,7 @@ export interface Writing {
 
 /** Does some writing as one piece, and tells of the packets that it touched when it is safe. */
 export async function inWriting<T>(
-  { writer, changes }: StoreContext,
+  { db, writer, changes }: StoreContext,
   work: (writing: Writing) => Promise<T>,
 ): Promise<T> {
   const touched = new Set<string>();
@@ -35,7 +36,7 @@ export async function inWriting<T>(
       tell: (packetId) => void touched.add(packetId),
       async touch(packetId) {
         touched.add(packetId);
-        await PacketRow.update(
+        await db.packets.update(
           { updatedAt: new Date() },
           { where: { id: packetId }, transaction, silent: true },
         );
@@ -48,33 +49,33 @@ export async function inWriting<T>(
 
 export interface FindOptions {
   readonly transaction?: Transaction;
-  /** look among the deleted ones as well. @default no */
+  /** look among the deleted ones as well. @default not */
   readonly deleted?: 'also';
 }
 
 /** @throws ProblemError not-found unless the packet is here and this person's */
 export async function packetRow(
-  { ownerId }: StoreContext,
+  { db, ownerId }: StoreContext,
   id: string,
   { transaction, deleted }: FindOptions = {},
 ): Promise<PacketRow> {
   const here = deleted ? null : { deletedAt: null };
-  const row = await PacketRow.findOne({ where: { id, ownerId, ...here }, transaction });
+  const row = await db.packets.findOne({ where: { id, ownerId, ...here }, transaction });
   if (!row) throw notFound('packet');
   return row;
 }
 
 /** This person's pages by id, with photo and packet; also deleted ones. Those that are not theirs are left out. */
 export async function ownPageRows(
-  { ownerId }: StoreContext,
+  { db, ownerId }: StoreContext,
   ids: readonly string[],
   transaction?: Transaction,
 ): Promise<Map<string, PageRow>> {
-  const rows = await PageRow.findAll({
+  const rows = await db.pages.findAll({
     where: { id: [...ids] },
     include: [
-      { model: PhotoRow, as: 'photo', required: true },
-      { model: PacketRow, as: 'packet', required: true, where: { ownerId } },
+      { model: db.photos, as: 'photo', required: true },
+      { model: db.packets, as: 'packet', required: true, where: { ownerId } },
     ],
     transaction,
   });
@@ -97,10 +98,14 @@ export async function pageRow(
 }
 
 /** The pages that lie in some packets, in order, with their photos. */
-export function lyingRows(packetIds: readonly string[], transaction?: Transaction): Promise<PageRow[]> {
-  return PageRow.findAll({
+export function lyingRows(
+  db: Database,
+  packetIds: readonly string[],
+  transaction?: Transaction,
+): Promise<PageRow[]> {
+  return db.pages.findAll({
     where: { packetId: [...packetIds], deletedAt: null },
-    include: [{ model: PhotoRow, as: 'photo', required: true }],
+    include: [{ model: db.photos, as: 'photo', required: true }],
     order: [
       ['position', 'ASC'],
       ['createdAt', 'ASC'],

@@ -1,13 +1,19 @@
 import { Sequelize } from 'sequelize';
 import { Umzug, SequelizeStorage } from 'umzug';
 import { migrations } from './migrations';
-import { initModels } from './models';
+import { bindTables, type Tables } from './models';
+
+/** An open database: its tables, and the connection under them. */
+export interface Database extends Tables {
+  readonly sequelize: Sequelize;
+  close(): Promise<void>;
+}
 
 /**
  * Opens the SQLite file (made when missing), brings its tables up to date and turns on write-ahead logging.
  * Foreign keys are on for every connection (Sequelize's default for SQLite).
  */
-export async function openDatabase(file: string): Promise<Sequelize> {
+export async function openDatabase(file: string): Promise<Database> {
   const sequelize = new Sequelize({
     dialect: 'sqlite',
     storage: file,
@@ -23,6 +29,5 @@ export async function openDatabase(file: string): Promise<Sequelize> {
     logger: undefined,
   });
   await umzug.up();
-  initModels(sequelize);
-  return sequelize;
+  return { ...bindTables(sequelize), sequelize, close: () => sequelize.close() };
 }

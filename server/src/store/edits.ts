@@ -1,4 +1,3 @@
-import type { Transaction } from 'sequelize';
 import {
   fieldsOf,
   isEmptyPatch,
@@ -9,27 +8,26 @@ import {
   recipeSchema,
   type Conflicts,
   type Edits,
-  type EditsAnswer,
+  type Edited,
   type Packet,
   type Page,
 } from '@ravlo/contract';
 import { changedElsewhere, pageFull } from '../problems';
 import { toPacket, toPage } from './answers';
 import { inWriting, isLying, ownPageRows, type StoreContext, type Writing } from './context';
-import { PacketRow, PageRow } from './models';
 
 type Mutable<T> = { -readonly [K in keyof T]: T[K] };
 
 /**
- * Makes edits of packets and pages, all or none: see `editsRequest`.
+ * Makes edits of packets and pages, all or none: see `editsSchema`.
  *
  * @throws ProblemError changed-elsewhere, with everything as it is now, where a field that the edits name was changed by
  *   somebody else, or what they change is gone
  */
-export async function makeEdits(context: StoreContext, { packets, pages }: Edits): Promise<EditsAnswer> {
+export async function makeEdits(context: StoreContext, { packets, pages }: Edits): Promise<Edited> {
   return inWriting(context, async (writing) => {
     const conflicts: Mutable<Conflicts> = { pages: [], packets: [], gone: [] };
-    const done: EditsAnswer = {
+    const done: Edited = {
       packets: await editPackets(context, writing, packets, conflicts),
       pages: await editPages(context, writing, pages, conflicts),
     };
@@ -75,19 +73,19 @@ async function editPages(
 }
 
 async function editPackets(
-  { ownerId }: StoreContext,
+  { db, ownerId }: StoreContext,
   { transaction, tell }: Writing,
   edits: Edits['packets'],
   conflicts: Mutable<Conflicts>,
 ): Promise<Packet[]> {
   const done: Packet[] = [];
   for (const { packetId, patch } of edits) {
-    const row = await PacketRow.findOne({ where: { id: packetId, ownerId, deletedAt: null }, transaction });
+    const row = await db.packets.findOne({ where: { id: packetId, ownerId, deletedAt: null }, transaction });
     if (!row) {
       conflicts.gone.push(packetId);
       continue;
     }
-    const pageCount = await countPages(packetId, transaction);
+    const pageCount = await db.pages.count({ where: { packetId, deletedAt: null }, transaction });
     const { name, paper, look } = row;
     const facts = { name, paper, look: look ?? null };
     const { differs } = meetFacts(facts, patch);
@@ -101,6 +99,3 @@ async function editPackets(
   }
   return done;
 }
-
-const countPages = (packetId: string, transaction: Transaction) =>
-  PageRow.count({ where: { packetId, deletedAt: null }, transaction });

@@ -62,7 +62,7 @@ export async function inspectPhoto(file: string, name: string): Promise<PhotoFac
     const kind = metadata ? `a ${metadata.format.toUpperCase()} file` : 'not a photo';
     throw new ProblemError(
       'photo-unreadable',
-      `${called} is ${kind}. Ravlo takes JPEG, PNG and WebP photos.`,
+      `${called} is ${kind}. Ravlo takes photos as JPEG, PNG, WebP and HEIC, and scans as TIFF and PDF.`,
     );
   }
   const { width, height } = metadata.autoOrient;

@@ -67,10 +67,24 @@ export class PhoneRow extends Model<InferAttributes<PhoneRow>, InferCreationAttr
 
 const id = { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 };
 
-/** Binds the models to a connection; the tables themselves are made by migrations. */
-export function initModels(sequelize: Sequelize): void {
-  PersonRow.init({ id, name: DataTypes.STRING }, { sequelize, tableName: 'people' });
-  PacketRow.init(
+/** The tables of one open database. Another connection, in a test or beside it, has classes of its own. */
+export interface Tables {
+  readonly people: typeof PersonRow;
+  readonly packets: typeof PacketRow;
+  readonly photos: typeof PhotoRow;
+  readonly pages: typeof PageRow;
+  readonly phones: typeof PhoneRow;
+}
+
+/** Binds the tables to a connection; they are made by migrations. */
+export function bindTables(sequelize: Sequelize): Tables {
+  class People extends PersonRow {}
+  class Packets extends PacketRow {}
+  class Photos extends PhotoRow {}
+  class Pages extends PageRow {}
+  class Phones extends PhoneRow {}
+  People.init({ id, name: DataTypes.STRING }, { sequelize, tableName: 'people' });
+  Packets.init(
     {
       id,
       ownerId: DataTypes.UUID,
@@ -83,7 +97,7 @@ export function initModels(sequelize: Sequelize): void {
     },
     { sequelize, tableName: 'packets' },
   );
-  PhotoRow.init(
+  Photos.init(
     {
       id,
       ownerId: DataTypes.UUID,
@@ -96,7 +110,7 @@ export function initModels(sequelize: Sequelize): void {
     },
     { sequelize, tableName: 'photos' },
   );
-  PageRow.init(
+  Pages.init(
     {
       id,
       packetId: DataTypes.UUID,
@@ -114,7 +128,7 @@ export function initModels(sequelize: Sequelize): void {
     },
     { sequelize, tableName: 'pages' },
   );
-  PhoneRow.init(
+  Phones.init(
     {
       id,
       ownerId: DataTypes.UUID,
@@ -125,6 +139,7 @@ export function initModels(sequelize: Sequelize): void {
     },
     { sequelize, tableName: 'phones' },
   );
-  PageRow.belongsTo(PhotoRow, { as: 'photo', foreignKey: 'photoId' });
-  PageRow.belongsTo(PacketRow, { as: 'packet', foreignKey: 'packetId' });
+  Pages.belongsTo(Photos, { as: 'photo', foreignKey: 'photoId' });
+  Pages.belongsTo(Packets, { as: 'packet', foreignKey: 'packetId' });
+  return { people: People, packets: Packets, photos: Photos, pages: Pages, phones: Phones };
 }

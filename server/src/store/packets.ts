@@ -2,7 +2,6 @@ import { QueryTypes } from 'sequelize';
 import { shelfPacketSchema, type Deleted, type OpenPacket, type Shelf } from '@ravlo/contract';
 import { readable, toOpenPacket } from './answers';
 import { inWriting, lyingRows, packetRow, type StoreContext } from './context';
-import { PacketRow } from './models';
 import { timeLeft } from './timeLeft';
 
 /** The packets of one person. */
@@ -33,11 +32,11 @@ const SHELF = `
   ORDER BY packets.updatedAt DESC, packets.id`;
 
 export function packetsOf(context: StoreContext) {
-  const { sequelize, ownerId, log } = context;
+  const { db, ownerId, log } = context;
 
   async function open(id: string): Promise<OpenPacket> {
     const row = await packetRow(context, id);
-    return toOpenPacket(row, await lyingRows([id]), log);
+    return toOpenPacket(row, await lyingRows(db, [id]), log);
   }
 
   return {
@@ -45,7 +44,7 @@ export function packetsOf(context: StoreContext) {
 
     /** All packets, newest first. */
     async shelf(): Promise<Shelf> {
-      const rows = await sequelize.query<ShelfRow>(SHELF, {
+      const rows = await db.sequelize.query<ShelfRow>(SHELF, {
         replacements: { ownerId },
         type: QueryTypes.SELECT,
       });
@@ -55,7 +54,7 @@ export function packetsOf(context: StoreContext) {
 
     async create(name: string): Promise<OpenPacket> {
       return inWriting(context, async ({ transaction, tell }) => {
-        const row = await PacketRow.create({ ownerId, name }, { transaction });
+        const row = await db.packets.create({ ownerId, name }, { transaction });
         tell(row.id);
         return toOpenPacket(row, [], log);
       });
@@ -79,13 +78,18 @@ export function packetsOf(context: StoreContext) {
           await row.update({ deletedAt: null }, { transaction });
           await touch(id);
         }
-        return toOpenPacket(row, await lyingRows([id], transaction), log);
+        return toOpenPacket(row, await lyingRows(db, [id], transaction), log);
       });
     },
 
     /** Deleted packets, the newest first. */
     async deleted(): Promise<Deleted['packets']> {
-      const rows = await sequelize.query<{ id: string; name: string; deletedAt: string; pageCount: number }>(
+      const rows = await db.sequelize.query<{
+        id: string;
+        name: string;
+        deletedAt: string;
+        pageCount: number;
+      }>(
         `SELECT id, name, deletedAt,
            (SELECT count(*) FROM pages WHERE packetId = packets.id AND deletedAt IS NULL) AS pageCount
          FROM packets WHERE ownerId = :ownerId AND deletedAt IS NOT NULL ORDER BY deletedAt DESC`,

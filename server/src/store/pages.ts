@@ -11,7 +11,6 @@ import {
 import { notFound } from '../problems';
 import { readable, toPage } from './answers';
 import { inWriting, ownPageRows, packetRow, pageRow, type StoreContext } from './context';
-import { PacketRow, PageRow, PhotoRow } from './models';
 import type { KeptPhoto } from './photos';
 import { assertRoom, makePlace, type Place } from './placing';
 import { timeLeft } from './timeLeft';
@@ -31,7 +30,7 @@ const MOST_NAME = 250;
 export type Pages = ReturnType<typeof pagesOf>;
 
 export function pagesOf(context: StoreContext) {
-  const { ownerId, log } = context;
+  const { db, ownerId, log } = context;
 
   return {
     /** @throws ProblemError not-found */
@@ -49,17 +48,17 @@ export function pagesOf(context: StoreContext) {
      */
     async assertPlace(packetId: string, replaces?: string): Promise<void> {
       await packetRow(context, packetId);
-      const old = replaces ? await PageRow.count({ where: { id: replaces, packetId } }) : 0;
-      if (old === 0) await assertRoom(packetId);
+      const old = replaces ? await db.pages.count({ where: { id: replaces, packetId } }) : 0;
+      if (old === 0) await assertRoom(db, packetId);
     },
 
     /** The page that the photo with this key has become, also when it has been deleted since; null before that. */
     async findByClientKey(packetId: string, clientKey: string): Promise<Page | null> {
-      const row = await PageRow.findOne({
+      const row = await db.pages.findOne({
         where: { packetId, clientKey },
         include: [
-          { model: PhotoRow, as: 'photo', required: true },
-          { model: PacketRow, as: 'packet', required: true, where: { ownerId } },
+          { model: db.photos, as: 'photo', required: true },
+          { model: db.packets, as: 'packet', required: true, where: { ownerId } },
         ],
       });
       return row && toPage(row);
@@ -70,25 +69,25 @@ export function pagesOf(context: StoreContext) {
       const { photo, photoName, clientKey, recipe, replaces, ...place } = page;
       return inWriting(context, async ({ transaction, touch }) => {
         const packet = await packetRow(context, packetId, { transaction });
-        const known = await PageRow.findOne({
+        const known = await db.pages.findOne({
           where: { packetId, clientKey },
-          include: [{ model: PhotoRow, as: 'photo', required: true }],
+          include: [{ model: db.photos, as: 'photo', required: true }],
           transaction,
         });
         if (known) return toPage(known);
         // The page may have been deleted meanwhile: its place is still the right one.
         const old = replaces
-          ? await PageRow.findOne({ where: { id: replaces, packetId }, transaction })
+          ? await db.pages.findOne({ where: { id: replaces, packetId }, transaction })
           : null;
-        if (!old) await assertRoom(packetId, transaction);
-        const position = old ? old.position : await makePlace(packetId, place, transaction);
-        const [photoRow] = await PhotoRow.findOrCreate({
+        if (!old) await assertRoom(db, packetId, transaction);
+        const position = old ? old.position : await makePlace(db, packetId, place, transaction);
+        const [photoRow] = await db.photos.findOrCreate({
           where: { ownerId, sha256: photo.sha256 },
           defaults: { ownerId, ...photo },
           transaction,
         });
         const look = old?.recipe.look ?? packet.look ?? FRESH_RECIPE.look;
-        const row = await PageRow.create(
+        const row = await db.pages.create(
           {
             packetId,
             photoId: photoRow.id,
@@ -134,14 +133,14 @@ export function pagesOf(context: StoreContext) {
         const row = await pageRow(context, id, transaction);
         const to = packetId ?? row.packetId;
         await packetRow(context, to, { transaction });
-        await assertRoom(to, transaction);
-        const copy = await PageRow.create(
+        await assertRoom(db, to, transaction);
+        const copy = await db.pages.create(
           {
             packetId: to,
             photoId: row.photoId,
             clientKey: randomUUID(),
             photoName: row.photoName,
-            position: await makePlace(to, {}, transaction),
+            position: await makePlace(db, to, {}, transaction),
             recipe: recipe ?? row.recipe,
           },
           { transaction },
@@ -162,7 +161,7 @@ export function pagesOf(context: StoreContext) {
         const row = (await ownPageRows(context, [id], transaction)).get(id);
         if (!row || row.packet?.deletedAt !== null) throw notFound('page');
         if (row.deletedAt) {
-          await assertRoom(row.packetId, transaction);
+          await assertRoom(db, row.packetId, transaction);
           await row.update({ deletedAt: null }, { transaction });
           await touch(row.packetId);
         }
@@ -172,11 +171,11 @@ export function pagesOf(context: StoreContext) {
 
     /** Deleted pages of packets that are still there, the newest first. */
     async deleted(): Promise<Deleted['pages']> {
-      const rows = await PageRow.findAll({
+      const rows = await db.pages.findAll({
         where: { deletedAt: { [Op.ne]: null } },
         include: [
-          { model: PhotoRow, as: 'photo', required: true },
-          { model: PacketRow, as: 'packet', required: true, where: { ownerId, deletedAt: null } },
+          { model: db.photos, as: 'photo', required: true },
+          { model: db.packets, as: 'packet', required: true, where: { ownerId, deletedAt: null } },
         ],
         order: [['deletedAt', 'DESC']],
       });

@@ -1,7 +1,7 @@
 import { createHash, randomBytes, randomInt } from 'node:crypto';
 import { CODE_ALPHABET, CODE_LENGTH, type Phone } from '@ravlo/contract';
 import { ProblemError } from '../problems';
-import { PhoneRow } from './models';
+import type { Database } from './database';
 import type { Writer } from './writer';
 
 /** How long a code can be used, ms. */
@@ -16,7 +16,7 @@ const MOST_OPEN = 5;
 /** One person's paired devices. */
 export type Phones = ReturnType<typeof createPhones>;
 
-export function createPhones(writer: Writer, ownerId: string, now: () => number = Date.now) {
+export function createPhones(db: Database, writer: Writer, ownerId: string, now: () => number = Date.now) {
   /** open codes and until when, in order of making; in memory only: a restart makes them void */
   const open = new Map<string, number>();
   let wrong = 0;
@@ -30,7 +30,10 @@ export function createPhones(writer: Writer, ownerId: string, now: () => number 
       ).join('');
       const until = now() + CODE_LIFE;
       open.set(code, until);
-      while (open.size > MOST_OPEN) open.delete([...open.keys()][0]);
+      for (const oldest of open.keys()) {
+        if (open.size <= MOST_OPEN) break;
+        open.delete(oldest);
+      }
       return { code, validUntil: new Date(until) };
     },
 
@@ -56,20 +59,20 @@ export function createPhones(writer: Writer, ownerId: string, now: () => number 
       }
       const secret = randomBytes(32).toString('base64url');
       const row = { ownerId, name, secretHash: hashOf(secret), seenAt: new Date(now()) };
-      await writer.write((transaction) => PhoneRow.create(row, { transaction }));
+      await writer.write((transaction) => db.phones.create(row, { transaction }));
       return secret;
     },
 
     /** Whether this secret belongs to a paired device. */
     async isKnown(secret: string): Promise<boolean> {
-      const row = await PhoneRow.findOne({ where: { ownerId, secretHash: hashOf(secret) } });
+      const row = await db.phones.findOne({ where: { ownerId, secretHash: hashOf(secret) } });
       if (row && now() - row.seenAt.getTime() > SEEN_EVERY)
         await writer.write((transaction) => row.update({ seenAt: new Date(now()) }, { transaction }));
       return row !== null;
     },
 
     async list(): Promise<Phone[]> {
-      const rows = await PhoneRow.findAll({ where: { ownerId }, order: [['createdAt', 'DESC']] });
+      const rows = await db.phones.findAll({ where: { ownerId }, order: [['createdAt', 'DESC']] });
       return rows.map((row) => ({
         id: row.id,
         name: row.name,
@@ -81,7 +84,7 @@ export function createPhones(writer: Writer, ownerId: string, now: () => number 
     /** From now on the device is a stranger. */
     async forget(id: string): Promise<void> {
       const gone = await writer.write((transaction) =>
-        PhoneRow.destroy({ where: { id, ownerId }, transaction }),
+        db.phones.destroy({ where: { id, ownerId }, transaction }),
       );
       if (gone === 0) throw new ProblemError('not-found', 'This device is not in the list any more.');
     },

@@ -1,7 +1,8 @@
 import { Op, type Transaction } from 'sequelize';
 import { MOST_PAGES } from '@ravlo/contract';
 import { packetFull } from './answers';
-import { PageRow } from './models';
+import type { Database } from './database';
+import type { PageRow } from './models';
 
 /** Where a new page goes in its packet. */
 export interface Place {
@@ -13,13 +14,14 @@ export interface Place {
 }
 
 /** @throws ProblemError packet-full when no page can be added */
-export async function assertRoom(packetId: string, transaction?: Transaction): Promise<void> {
-  const lying = await PageRow.count({ where: { packetId, deletedAt: null }, transaction });
+export async function assertRoom(db: Database, packetId: string, transaction?: Transaction): Promise<void> {
+  const lying = await db.pages.count({ where: { packetId, deletedAt: null }, transaction });
   if (lying >= MOST_PAGES) throw packetFull();
 }
 
 /** Makes room for one more page at a place, and says which position that is. */
 export async function makePlace(
+  db: Database,
   packetId: string,
   { before, batch, index }: Place,
   transaction: Transaction,
@@ -27,21 +29,21 @@ export async function makePlace(
   const lying = { packetId, deletedAt: null };
   const later =
     batch !== undefined && index !== undefined
-      ? await PageRow.findOne({
+      ? await db.pages.findOne({
           where: { ...lying, batch, batchIndex: { [Op.gt]: index } },
           order: [['position', 'ASC']],
           transaction,
         })
       : null;
   const next =
-    later ?? (before ? await PageRow.findOne({ where: { ...lying, id: before }, transaction }) : null);
+    later ?? (before ? await db.pages.findOne({ where: { ...lying, id: before }, transaction }) : null);
   if (next) {
-    await PageRow.increment('position', {
+    await db.pages.increment('position', {
       where: { packetId, position: { [Op.gte]: next.position } },
       transaction,
     });
     return next.position;
   }
-  const last = await PageRow.max<number | null, PageRow>('position', { where: { packetId }, transaction });
+  const last = await db.pages.max<number | null, PageRow>('position', { where: { packetId }, transaction });
   return (last ?? -1) + 1;
 }

@@ -1,30 +1,30 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
-import { openDatabase } from './database';
+import { QueryTypes, type Transaction } from 'sequelize';
+import { openDatabase, type Database } from './database';
 import { lockDataDir } from './dataLock';
 import { createWriter, type Writer } from './writer';
 
 let dir: string;
-let database: Sequelize;
+let db: Database;
 let writer: Writer;
 beforeAll(async () => {
   dir = await mkdtemp(path.join(tmpdir(), 'ravlo-writer-'));
-  database = await openDatabase(path.join(dir, 'ravlo.sqlite'));
-  await database.query('CREATE TABLE counts (value INTEGER NOT NULL CHECK (value < 1000))');
-  writer = createWriter(database, { mostTogether: 8 });
+  db = await openDatabase(path.join(dir, 'ravlo.sqlite'));
+  await db.sequelize.query('CREATE TABLE counts (value INTEGER NOT NULL CHECK (value < 1000))');
+  writer = createWriter(db.sequelize, { mostTogether: 8 });
 });
 afterAll(async () => {
-  await database.close();
+  await db.close();
   await rm(dir, { recursive: true });
 });
-beforeEach(() => database.query('DELETE FROM counts'));
+beforeEach(() => db.sequelize.query('DELETE FROM counts'));
 
 const put = (value: number) => (transaction: Transaction) =>
-  database.query('INSERT INTO counts VALUES (:value)', { replacements: { value }, transaction });
+  db.sequelize.query('INSERT INTO counts VALUES (:value)', { replacements: { value }, transaction });
 const values = async () =>
-  (await database.query<{ value: number }>('SELECT value FROM counts', { type: QueryTypes.SELECT })).map(
+  (await db.sequelize.query<{ value: number }>('SELECT value FROM counts', { type: QueryTypes.SELECT })).map(
     ({ value }) => value,
   );
 
@@ -62,7 +62,7 @@ describe('the writer', () => {
   });
 
   it('fails all together when nothing can be saved, and goes on after that', async () => {
-    const ends = (transaction: Transaction) => database.query('ROLLBACK', { transaction });
+    const ends = (transaction: Transaction) => db.sequelize.query('ROLLBACK', { transaction });
     const done = await Promise.allSettled([writer.write(put(1)), writer.write(ends), writer.write(put(2))]);
     expect(done.map(({ status }) => status)).toEqual(['rejected', 'rejected', 'rejected']);
     await writer.write(put(4));

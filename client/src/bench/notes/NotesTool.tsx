@@ -12,11 +12,12 @@ import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { NOTE_COLOURS, type Note, type NoteColour, type Recipe } from '@ravlo/contract';
 import { Button } from '@/ui/Button';
 import { IconButton } from '@/ui/IconButton';
-import { cssColour } from '@/ui/MarksLayer';
+import { cssColour } from '@/page/MarksLayer';
 import { colours, fonts, radius, space, target } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import type { NoteMode, NotesState } from './useNotes';
-import { setMyName, useMyName } from './useStampWords';
+import { selectMyName, setMyName } from '@/page/myNameSlice';
+import { useAppDispatch, useAppSelector } from '@/packet/store';
 
 const MODES: readonly { readonly value: NoteMode; readonly label: string; readonly icon: LucideIcon }[] = [
   { value: 'select', label: 'Move', icon: SelectIcon },
@@ -47,7 +48,8 @@ const FROM_EDGE = 12;
 
 /** What can be added to a page, and what can be done with the note that is chosen. */
 export function NotesTool({ notes, turn, size }: NotesToolProps) {
-  const name = useMyName();
+  const dispatch = useAppDispatch();
+  const name = useAppSelector(selectMyName);
   const { chosen } = notes;
   const stamp = (what: 'name' | 'date' | 'page') => {
     if (!size) return;
@@ -144,7 +146,7 @@ export function NotesTool({ notes, turn, size }: NotesToolProps) {
           placeholder="Your name"
           value={name}
           maxLength={60}
-          onChange={(event) => setMyName(event.target.value)}
+          onChange={(event) => dispatch(setMyName(event.target.value))}
           style={nameField}
         />
         <Button

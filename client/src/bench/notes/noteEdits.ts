@@ -1,5 +1,4 @@
-import { type LaidPage, type StampWords } from '@ravlo/core/notes/layNotes';
-import { sizeBefore, turnBetween, turnPlace } from '@ravlo/core/notes/turnPlace';
+import { type LaidPage, type StampWords, sizeBefore, turnPlace, turnBetween } from '@ravlo/core/geometry';
 import type { Note, NoteColour } from '@ravlo/contract';
 
 /** Moves, sizes and colours of notes. Distances are mm on the page as it lies now. */

@@ -1,7 +1,7 @@
 import { expose, transfer } from 'comlink';
 import type { Hint, Quad, Rgba } from '@ravlo/core';
-import { createAimer } from '@ravlo/core/aim/aimer';
-import { practiceFilm, type PracticeFilm } from '@ravlo/studio/film/practiceFilm';
+import { createAimer } from '@ravlo/core/aim';
+import { practiceFilm, type PracticeFilm } from '@ravlo/film';
 
 /** What was seen in one frame, in shares of the frame's width and height. */
 export interface Seen {

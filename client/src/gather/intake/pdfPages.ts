@@ -20,8 +20,8 @@ export async function pdfPages(bytes: ArrayBuffer): Promise<Blob[]> {
     const pages: Blob[] = [];
     for (let number = 1; number <= pdf.numPages; number++) {
       const page = await pdf.getPage(number);
-      const usual = page.getViewport({ scale: DPI / POINTS_AN_INCH });
-      const shrink = Math.min(1, Math.sqrt(MOST_PIXELS / (usual.width * usual.height)));
+      const full = page.getViewport({ scale: DPI / POINTS_AN_INCH });
+      const shrink = Math.min(1, Math.sqrt(MOST_PIXELS / (full.width * full.height)));
       const viewport = page.getViewport({ scale: (shrink * DPI) / POINTS_AN_INCH });
       const canvas = document.createElement('canvas');
       canvas.width = Math.max(1, Math.round(viewport.width));

@@ -1,1 +1,0 @@
-export { decodePhoto, encodeJpeg, writePng, type DecodedPhoto } from './codec';

@@ -1,0 +1,16 @@
+import type { Photo, Recipe } from '@ravlo/contract';
+import { toCoreRecipe } from './toCoreRecipe';
+
+/** Bump the number when developing changes, so that what was made before is made again. */
+const CORE_EDITION = 9;
+
+/** What a picture depends on, as a text. */
+export function pictureKey({ sha256 }: Pick<Photo, 'sha256'>, recipe: Recipe, longSide: number): string {
+  return `${CORE_EDITION} ${sha256} ${longSide} ${JSON.stringify(toCoreRecipe(recipe))}`;
+}
+
+/** What a verdict depends on, as a text: not on the look. */
+export function verdictKey({ sha256 }: Pick<Photo, 'sha256'>, recipe: Recipe): string {
+  const { outline, bows, turn, level } = toCoreRecipe(recipe);
+  return `${CORE_EDITION} ${sha256} ${JSON.stringify({ outline, bows, turn, level })}`;
+}

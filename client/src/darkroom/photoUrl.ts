@@ -1,2 +1,0 @@
-/** Where a photo's untouched bytes are. */
-export const photoUrl = (photoId: string): string => `/api/photos/${photoId}`;

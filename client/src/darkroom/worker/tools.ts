@@ -1,0 +1,191 @@
+import {
+  composePdf,
+  develop,
+  developFlat,
+  edgePicture,
+  findPage,
+  flattenForRecipe,
+  GLANCE_PAGE,
+  PAGE_DPI,
+  scaleBows,
+  scaleQuad,
+  sheetSignature,
+  shrinkToFit,
+  wholeQuad,
+  type Bows,
+  type ComposePdfOptions,
+  type DevelopOptions,
+  type EdgePicture,
+  type FlatPage,
+  type PdfPage,
+  type Quad,
+  type Recipe,
+  type Rgba,
+  type Turn,
+  type Verdict,
+} from '@ravlo/core';
+import type { DecodedPhoto } from './codec';
+
+/** A photo by its bytes where they are in hand, else by where they can be fetched. */
+export interface PhotoSource {
+  /** equal for equal bytes */
+  readonly key: string;
+  readonly from: Blob | string;
+}
+
+/** A small developed picture for the screen. */
+export interface Picture {
+  readonly blob: Blob;
+  readonly width: number;
+  readonly height: number;
+  /** mm, as it lies */
+  readonly size: { readonly width: number; readonly height: number };
+}
+
+/** What was found in a photo. */
+export interface FoundPage {
+  readonly corners: Quad | null;
+  readonly bows: Bows | null;
+  readonly confidence: number;
+  /** there is nothing to cut out: a flat scan, a close-up */
+  readonly isAllSheet: boolean;
+  /** brings the flat page upright */
+  readonly turn: Turn;
+}
+
+export interface CheckedPage {
+  readonly verdict: Verdict;
+  /** see core's sheetSignature */
+  readonly signature: readonly number[];
+  /** wider than high */
+  readonly isLandscape: boolean;
+}
+
+/** All that is shown of a photo that has just come in. */
+export interface LookedInto {
+  readonly found: FoundPage;
+  readonly picture: Picture;
+  readonly checked: CheckedPage;
+}
+
+/** What the tools need of the place where they run. */
+export interface Codec {
+  /** @throws Error when the bytes cannot be fetched or are no photo */
+  readonly decode: (from: Blob | string) => Promise<DecodedPhoto>;
+  readonly encodeJpeg: (image: Rgba, quality: number) => Promise<Blob>;
+}
+
+const PICTURE_QUALITY = 0.82;
+
+/** The darkroom's work, one photo after the other: the photo worked on last stays decoded. */
+export function createTools({ decode, encodeJpeg }: Codec) {
+  let last: { readonly key: string; readonly photo: DecodedPhoto } | null = null;
+  /** The small page flattened last: a look is tried on it again and again. */
+  let lastFlat: { readonly key: string; readonly page: FlatPage } | null = null;
+
+  async function open({ key, from }: PhotoSource): Promise<DecodedPhoto> {
+    if (last?.key === key) return last.photo;
+    last = null;
+    const photo = await decode(from);
+    last = { key, photo };
+    return photo;
+  }
+
+  function flatPage(key: string, image: Rgba, recipe: Recipe, options: DevelopOptions): FlatPage {
+    const { outline, bows, turn, level } = recipe;
+    const whole = JSON.stringify([key, outline, bows, turn, level, options.longSide]);
+    if (lastFlat?.key !== whole) lastFlat = { key: whole, page: flattenForRecipe(image, recipe, options) };
+    return lastFlat.page;
+  }
+
+  const tools = {
+    /** Finds the sheet and which way up it is; corners and bows in photo pixels. */
+    async find(source: PhotoSource): Promise<FoundPage> {
+      const { image, scale, focal } = await open(source);
+      const { outline, turn } = findPage(image, { focal });
+      return {
+        corners: outline.quad && scaleQuad(outline.quad, scale),
+        bows: outline.bows && scaleBows(outline.bows, scale),
+        confidence: outline.confidence,
+        isAllSheet: outline.isAllSheet,
+        turn,
+      };
+    },
+
+    /** Finds the sheet, develops it small as it will be shown, and judges it: the photo is decoded once. */
+    async lookInto(source: PhotoSource, look: Recipe['look'], longSide: number): Promise<LookedInto> {
+      const found = await tools.find(source);
+      const { corners: outline, bows, turn } = found;
+      const recipe: Recipe = { outline, bows, turn, look };
+      const picture = await tools.picture(source, recipe, longSide, false);
+      return { found, picture, checked: await tools.check(source, recipe) };
+    },
+
+    /** Where a photo has edges, small; in photo pixels. */
+    async edges(source: PhotoSource): Promise<EdgePicture> {
+      const { image, scale } = await open(source);
+      const edges = edgePicture(image);
+      return { ...edges, scale: edges.scale * scale };
+    },
+
+    /**
+     * Develops a page small, for the screen.
+     *
+     * @param isQuick for a moment only, while something moves: not as fine
+     */
+    async picture(source: PhotoSource, recipe: Recipe, longSide: number, isQuick: boolean): Promise<Picture> {
+      const { image, scale, focal } = await open(source);
+      const inPixels = inDecodedPixels(recipe, scale);
+      // Faint rules and strokes are told from noise better before a page is made so small.
+      const worked = isQuick || longSide >= GLANCE_PAGE ? longSide : longSide * 2;
+      const options = { dpi: PAGE_DPI, longSide: worked, focal };
+      const flat = flatPage(source.key, image, inPixels, options);
+      const page = developFlat(flat, image, inPixels, options);
+      const shown = shrinkToFit(page.image, longSide);
+      const { width, height } = shown;
+      const size = { width: page.size.width, height: page.size.height };
+      return { blob: await encodeJpeg(shown, PICTURE_QUALITY), width, height, size };
+    },
+
+    /** Judges a page at its full resolution, and takes the signature by which its like is known. */
+    async check(source: PhotoSource, recipe: Recipe): Promise<CheckedPage> {
+      const { image, scale, focal } = await open(source);
+      const inPixels = inDecodedPixels(recipe, scale);
+      const options = { dpi: PAGE_DPI, focal, judges: true };
+      const { verdict, size } = develop(image, { ...inPixels, look: 'as-shot' }, options);
+      if (!verdict) throw new Error('The page was not judged');
+      const quad = inPixels.outline ?? wholeQuad(image.width, image.height);
+      return {
+        verdict,
+        signature: Array.from(sheetSignature(image, quad), rounded),
+        isLandscape: size.width > size.height,
+      };
+    },
+
+    /** Develops a page in full and codes it for the PDF. */
+    async pdfPage(source: PhotoSource, recipe: Recipe, quality: number): Promise<PdfPage> {
+      const { image, scale, focal } = await open(source);
+      const page = develop(image, inDecodedPixels(recipe, scale), { dpi: PAGE_DPI, focal });
+      const blob = await encodeJpeg(page.image, quality);
+      return { jpeg: new Uint8Array(await blob.arrayBuffer()), size: page.size };
+    },
+
+    async pdf(pages: readonly PdfPage[], options: ComposePdfOptions): Promise<Uint8Array<ArrayBuffer>> {
+      return composePdf(pages, options);
+    },
+  };
+  return tools;
+}
+
+export type DarkroomTools = ReturnType<typeof createTools>;
+
+/** The recipe in the pixels of the decoded image, which may be smaller than the photo. */
+function inDecodedPixels(recipe: Recipe, scale: number): Recipe {
+  return {
+    ...recipe,
+    outline: recipe.outline && scaleQuad(recipe.outline, 1 / scale),
+    bows: recipe.bows && scaleBows(recipe.bows, 1 / scale),
+  };
+}
+
+const rounded = (value: number) => Math.round(value * 1e4) / 1e4;

@@ -1,0 +1,112 @@
+import { layNotes, placeOnPaper, type NoteMark, type Placement } from '@ravlo/core/geometry';
+import type { PdfPage } from '@ravlo/core';
+import type { Page, Paper, Recipe } from '@ravlo/contract';
+import type { Darkroom } from '@/darkroom/darkroom';
+import { pictureKey } from '@/darkroom/keys';
+import { isAbort } from '@/darkroom/pool';
+import { stampWords } from '@/page/stampWords';
+
+/** A page that the PDF is made of, as it is for the person. */
+export interface PdfWork {
+  readonly page: Page;
+  readonly recipe: Recipe;
+}
+
+/** One page of the finished PDF, for looking at: the very JPEG that is in it, where it lies on the paper. */
+export interface PdfPreview {
+  readonly id: string;
+  readonly jpeg: Uint8Array;
+  readonly place: Placement;
+  readonly size: PdfPage['size'];
+  readonly marks: readonly NoteMark[];
+}
+
+export type PdfMade =
+  | { readonly status: 'working'; readonly done: number; readonly total: number }
+  | {
+      readonly status: 'ready';
+      readonly bytes: Uint8Array<ArrayBuffer>;
+      readonly previews: readonly PdfPreview[];
+    }
+  /** the numbers of the pages that cannot be developed; none when it is not for a page */
+  | { readonly status: 'failed'; readonly numbers: readonly number[] };
+
+export interface MakePdfOptions {
+  readonly darkroom: Pick<Darkroom, 'pdfPage' | 'pdf'>;
+  /** pages that were developed before, by what they depend on; new ones are added */
+  readonly developed: Map<string, PdfPage>;
+  readonly paper: Paper;
+  readonly title: string;
+  /** whose work it is, for stamps */
+  readonly myName: string;
+  readonly signal: AbortSignal;
+  /** told how far it is */
+  readonly onProgress: (working: Extract<PdfMade, { status: 'working' }>) => void;
+}
+
+/** What the pages of a PDF depend on, as a text. */
+export const workKey = (work: readonly PdfWork[]): string =>
+  work
+    .map(({ page, recipe }) => `${page.id} ${developKey(page, recipe)} ${JSON.stringify(recipe.notes ?? [])}`)
+    .join('\n');
+
+const developKey = ({ photo }: Page, recipe: Recipe) => pictureKey(photo, recipe, 0);
+
+/**
+ * Makes a packet's PDF. Pages that are known are not developed again.
+ *
+ * @returns ready, or failed with the numbers of the pages that cannot be developed
+ * @throws AbortError when it was called off
+ */
+export async function makePdf(work: readonly PdfWork[], options: MakePdfOptions): Promise<PdfMade> {
+  const { darkroom, paper, title, myName, signal } = options;
+  const pages = await developAll(work, options);
+  const numbers = pages.flatMap((page, i) => (page ? [] : [i + 1]));
+  if (numbers.length > 0) return { status: 'failed', numbers };
+  const date = new Date();
+  const marked = pages.flatMap((page, i) =>
+    page ? { ...page, marks: marksOf(page, work, i, stampWords(myName, i, work.length, date)) } : [],
+  );
+  const bytes = await darkroom.pdf(marked, { paper, title, date }, { signal, priority: 1 });
+  const previews = marked.map(({ jpeg, size, marks }, i): PdfPreview => {
+    return { id: work[i].page.id, jpeg, place: placeOnPaper(size, paper), size, marks };
+  });
+  return { status: 'ready', bytes, previews };
+}
+
+/** The pages developed in full; null for those that cannot be. */
+function developAll(
+  work: readonly PdfWork[],
+  { darkroom, developed, signal, onProgress }: MakePdfOptions,
+): Promise<(PdfPage | null)[]> {
+  const total = work.length;
+  const keys = work.map(({ page, recipe }) => developKey(page, recipe));
+  let done = keys.filter((key) => developed.has(key)).length;
+  const tell = () => onProgress({ status: 'working', done, total });
+  if (done < total) tell();
+  const develop = async ({ page, recipe }: PdfWork, key: string): Promise<PdfPage | null> => {
+    const known = developed.get(key);
+    if (known) return known;
+    const made = await darkroom
+      .pdfPage(page.photo, recipe, { signal, priority: 1 })
+      .catch((reason: unknown) => {
+        if (isAbort(reason)) throw reason;
+        return null;
+      });
+    if (made) developed.set(key, made);
+    done++;
+    tell();
+    return made;
+  };
+  return Promise.all(work.map((each, i) => develop(each, keys[i])));
+}
+
+function marksOf(
+  { size }: PdfPage,
+  work: readonly PdfWork[],
+  index: number,
+  words: ReturnType<typeof stampWords>,
+): NoteMark[] {
+  const { notes = [], turn } = work[index].recipe;
+  return layNotes(notes, { size, turn }, words);
+}

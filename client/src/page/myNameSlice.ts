@@ -1,0 +1,28 @@
+import { createSlice, type PayloadAction, type WithSlice } from '@reduxjs/toolkit';
+import { rootReducer, type AppThunk } from '@/packet/store';
+
+/** Whose work it is, as stamps say it: kept on this device. */
+const KEY = 'ravlo-my-name';
+
+const myNameSlice = createSlice({
+  name: 'myName',
+  initialState: () => ({ name: globalThis.localStorage?.getItem(KEY) ?? '' }),
+  reducers: {
+    named: (_state, { payload }: PayloadAction<string>) => ({ name: payload }),
+  },
+  selectors: { selectMyName: ({ name }) => name },
+});
+
+declare module '@/packet/store' {
+  interface InjectedSlices extends WithSlice<typeof myNameSlice> {}
+}
+
+const injected = myNameSlice.injectInto(rootReducer);
+export const { selectMyName } = injected.selectors;
+
+export function setMyName(name: string): AppThunk {
+  return (dispatch) => {
+    globalThis.localStorage?.setItem(KEY, name);
+    dispatch(myNameSlice.actions.named(name));
+  };
+}

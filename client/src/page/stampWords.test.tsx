@@ -1,0 +1,37 @@
+import { act, renderHook } from '@testing-library/react';
+import { Provider } from 'react-redux';
+import { createStore } from '@/packet/store';
+import { selectMyName, setMyName } from './myNameSlice';
+import { stampWords, useStampWords } from './stampWords';
+
+describe('what stamps say', () => {
+  it('is the name, the day in words, and which page of how many', () => {
+    expect(stampWords('Imke Tarn', 1, 5, new Date(2026, 2, 9))).toEqual({
+      name: 'Imke Tarn',
+      date: '9 March 2026',
+      page: 'page 2 of 5',
+    });
+  });
+
+  it('follows the name as it is typed', () => {
+    const store = createStore();
+    const { result } = renderHook(() => useStampWords(0, 1), {
+      wrapper: ({ children }) => <Provider store={store}>{children}</Provider>,
+    });
+    act(() => store.dispatch(setMyName('Jory Vane')));
+    expect(result.current.name).toBe('Jory Vane');
+  });
+});
+
+describe('whose work it is', () => {
+  it('is known again when a window is opened, and is each window’s own while it is open', () => {
+    const first = createStore();
+    first.dispatch(setMyName('Imke Tarn'));
+    const second = createStore();
+    // What has not been touched in a store is read when something happens in it.
+    second.dispatch({ type: 'opened' });
+    expect(selectMyName(second.getState())).toBe('Imke Tarn');
+    second.dispatch(setMyName('Jory Vane'));
+    expect(selectMyName(first.getState())).toBe('Imke Tarn');
+  });
+});

@@ -1,0 +1,57 @@
+import type { Page } from '@ravlo/contract';
+import { isOnItsWay, selectPhotos } from '@/packet/photosSlice';
+import { useAppSelector } from '@/packet/store';
+import { Button } from '@/ui/Button';
+import { Notice } from '@/ui/Notice';
+import { sayPages } from '@/ui/sayBytes';
+import { Words } from '@/ui/Words';
+import type { Table } from './useTable';
+
+export interface TableNoticesProps {
+  readonly packetId: string;
+  readonly table: Table;
+  /** what is to be said of each page */
+  readonly remarks: readonly (string | null)[];
+  readonly onOpen: (page: Page) => void;
+}
+
+/** What a person should see before the pages: troubles, photos on their way, pages that need a look. */
+export function TableNotices({ packetId, table, remarks, onOpen }: TableNoticesProps) {
+  const { packet, pages, trouble } = table;
+  const onItsWay = useAppSelector(selectPhotos).filter(
+    (item) => item.packetId === packetId && isOnItsWay(item),
+  ).length;
+  const first = remarks.findIndex((remark) => remark !== null);
+  const count = remarks.filter((remark) => remark !== null).length;
+  return (
+    <>
+      {trouble ? <Notice tone="attention" title={trouble.detail} /> : null}
+      {packet && packet.unreadable > 0 ? (
+        <Notice
+          tone="attention"
+          title={`${sayPages(packet.unreadable)} cannot be shown.`}
+          detail="The photos are safe on the computer that Ravlo runs on; the other pages are not affected."
+        />
+      ) : null}
+      {onItsWay > 0 ? (
+        <Notice
+          title={`${sayPages(onItsWay)} on the way.`}
+          detail="The photos are kept here and go up by themselves."
+        />
+      ) : null}
+      {first >= 0 ? (
+        <Notice
+          title={`${count === 1 ? '1 page needs' : `${count} pages need`} a look.`}
+          action={<Button label={`Look at page ${first + 1}`} onPress={() => onOpen(pages[first])} />}
+        />
+      ) : null}
+      {packet && pages.length === 0 && onItsWay === 0 ? (
+        <Notice
+          title="No pages yet."
+          detail="Photograph the sheets or choose photos that you already have."
+        />
+      ) : null}
+      {!packet && !trouble ? <Words role="status">Fetching the pages…</Words> : null}
+    </>
+  );
+}

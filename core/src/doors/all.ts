@@ -1,0 +1,37 @@
+/** All of it: for workers, the command line and the measurements. The page's own thread takes the door `geometry`. */
+export * from './aim';
+export * from './geometry';
+export type { Plane } from '../raster/image';
+export { shrinkByInteger } from '../raster/shrinkByInteger';
+export { shrinkToFit } from '../raster/shrinkToFit';
+export { turnQuarter } from '../raster/turnQuarter';
+export { createLiveFinder, type LiveFinder, type LiveOutline } from '../outline/liveFinder';
+export { edgePicture, type EdgePicture } from '../outline/edgePicture';
+export { findOutline, type Outline } from '../outline/findOutline';
+export { flatten, mapPage, type FlatPage } from '../flatten/flatten';
+export { findUpright, type Upright } from '../flatten/upright';
+export { sheetSignature } from '../aim/sheetSignature';
+export { clean, inkMapOf, LOOKS, type CleanOptions, type Look } from '../clean/clean';
+export type { InkMap } from '../clean/inkMap';
+export { pickLook } from '../clean/pickLook';
+export { AS_FOUND, type Tuning } from '../clean/tone';
+export { checkPage, type CheckedPhoto } from '../verdict/checkPage';
+export {
+  REASON_KINDS,
+  type Reason,
+  type ReasonKind,
+  type Verdict,
+  type VerdictWord,
+} from '../verdict/verdict';
+export type { Place } from '../verdict/place';
+export { findPage, fromOwnTopLeft, type FoundPage } from '../findPage';
+export {
+  develop,
+  developFlat,
+  flattenForRecipe,
+  type DevelopedPage,
+  type DevelopOptions,
+  type Recipe,
+} from '../develop';
+export { composePdf, type ComposePdfOptions, type PdfPage } from '../pdf/composePdf';
+export { stripJpegMetadata } from '../pdf/stripJpegMetadata';

@@ -1,0 +1,66 @@
+// Who may import whom: the rooms of each workspace, and the workspaces. Lint holds the code against it (eslint.config.js),
+// and the picture in docs/design.md is drawn beside it (scripts/rooms.mjs).
+
+/** What a workspace may import of the others; core and contract import nobody. */
+export const WORKSPACES = {
+  core: [],
+  contract: [],
+  codec: ['core'],
+  film: ['core'],
+  studio: ['core', 'film'],
+  server: ['contract'],
+  client: ['contract', 'core', 'film'],
+  cli: ['core', 'codec'],
+  measure: ['core', 'codec', 'film', 'studio'],
+  e2e: ['contract', 'film', 'studio'],
+};
+
+/** Doors of core, and who may come in by them; whoever may import core at all may use the others. */
+export const DOORS = {
+  '@ravlo/core/inside': ['measure'],
+};
+
+const SCREENS = ['shelf', 'gather', 'table', 'bench', 'finish', 'deleted', 'settings'];
+const BELOW_SCREENS = ['page', 'packet', 'darkroom', 'ui'];
+
+/** What a folder of a workspace may import of that workspace's other folders. Files beside the folders are named as such. */
+export const ROOMS = {
+  client: {
+    app: ['frame', ...SCREENS, 'packet', 'ui'],
+    frame: ['packet', 'ui'],
+    ...Object.fromEntries(SCREENS.map((screen) => [screen, BELOW_SCREENS])),
+    page: ['packet', 'darkroom', 'ui'],
+    packet: ['darkroom'],
+    darkroom: [],
+    ui: [],
+  },
+  core: {
+    doors: [
+      ...['aim', 'clean', 'flatten', 'geometry', 'notes', 'outline', 'pdf', 'raster', 'verdict'],
+      ...['develop.ts', 'findPage.ts'],
+    ],
+    'develop.ts': ['clean', 'flatten', 'geometry', 'notes', 'raster', 'verdict'],
+    'findPage.ts': ['flatten', 'geometry', 'outline', 'raster'],
+    aim: ['flatten', 'geometry', 'outline', 'raster', 'statistics'],
+    verdict: ['clean', 'geometry', 'raster', 'statistics'],
+    clean: ['geometry', 'kernels', 'raster', 'statistics'],
+    outline: ['geometry', 'kernels', 'net', 'raster', 'statistics'],
+    flatten: ['geometry', 'kernels', 'net', 'raster', 'statistics'],
+    pdf: ['geometry', 'notes'],
+    notes: ['geometry', 'raster'],
+    net: ['kernels'],
+    raster: ['geometry', 'kernels'],
+    kernels: [],
+    geometry: [],
+    statistics: [],
+  },
+  server: {
+    'main.ts': ['app.ts', 'demo', 'http', 'settings.ts', 'store'],
+    'app.ts': ['http', 'store'],
+    demo: ['store'],
+    http: ['problems.ts', 'store'],
+    store: ['problems.ts'],
+    'problems.ts': [],
+    'settings.ts': [],
+  },
+};

@@ -1,1 +1,0 @@
-export { createApp } from './app';
