@@ -11,8 +11,8 @@ test('a page gets a look, set as the person likes it, and it is undone', async (
   const recipe = async () => (await packetOnServer(browser, ravlo.url, id)).pages[0].recipe;
   await browser.getByRole('radio', { name: 'Pencil' }).click();
   await expect.poll(async () => (await recipe()).look).toBe('pencil');
-  await browser.getByRole('switch', { name: 'Fade the ruled lines' }).click();
-  await expect.poll(async () => (await recipe()).tuning?.fadeRules).toBe(true);
+  await browser.getByRole('radio', { name: 'Gone' }).click();
+  await expect.poll(async () => (await recipe()).tuning?.rules).toBe('faded');
   await browser.getByRole('slider', { name: 'Ink' }).focus();
   await browser.keyboard.press('ArrowRight');
   await expect.poll(async () => (await recipe()).tuning?.ink).toBeCloseTo(0.1);

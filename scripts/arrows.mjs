@@ -43,7 +43,7 @@ export const ROOMS = {
     'findPage.ts': ['flatten', 'geometry', 'outline', 'raster'],
     aim: ['flatten', 'geometry', 'outline', 'raster', 'statistics'],
     verdict: ['clean', 'geometry', 'raster', 'statistics'],
-    clean: ['geometry', 'kernels', 'raster', 'statistics'],
+    clean: ['geometry', 'kernels', 'net', 'raster', 'statistics'],
     outline: ['geometry', 'kernels', 'net', 'raster', 'statistics'],
     flatten: ['geometry', 'kernels', 'net', 'raster', 'statistics'],
     pdf: ['geometry', 'notes'],

@@ -55,7 +55,11 @@ program
   .option('--corners <numbers>', 'x1,y1,...,x4,y4 in photo pixels, clockwise from the top left', parseCorners)
   .addOption(lookOption())
   .option('--dpi <number>', 'dots an inch', parseDpi, PAGE_DPI)
-  .option('--fade-rules', 'take printed rules and squares away')
+  .addOption(
+    new Option('--rules <how>', 'what becomes of printed rules and squares')
+      .choices(['quiet', 'faded', 'kept'])
+      .default('quiet'),
+  )
   .action((photo: string, options: PageOptions) => page(photo, options));
 
 program

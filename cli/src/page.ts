@@ -1,4 +1,4 @@
-import { develop, findPage, isConvex, scaleQuad, type Look, type Quad } from '@ravlo/core';
+import { develop, findPage, isConvex, scaleQuad, type Look, type Quad, type RuleShow } from '@ravlo/core';
 import { decodePhoto, writePng } from '@ravlo/codec';
 import { perPhoto, since } from './report';
 
@@ -7,15 +7,12 @@ export interface PageOptions {
   /** photo pixels, clockwise from the page's top left */
   readonly corners?: Quad;
   readonly look: Look | 'auto';
-  readonly fadeRules?: boolean;
+  readonly rules: RuleShow;
   readonly dpi: number;
 }
 
 /** `page PHOTO -o OUT.png`: one photo made into one flat, clean page. */
-export async function page(
-  file: string,
-  { output, corners, look, fadeRules, dpi }: PageOptions,
-): Promise<void> {
+export async function page(file: string, { output, corners, look, rules, dpi }: PageOptions): Promise<void> {
   await perPhoto(file, async () => {
     if (corners && !isConvex(corners)) {
       throw new Error('The corners must run clockwise from the top left and make a convex shape');
@@ -26,7 +23,7 @@ export async function page(
     const found = corners ? null : findPage(photo.image, photo);
     const outline = corners ? scaleQuad(corners, 1 / photo.scale) : (found?.outline.quad ?? null);
     const turn = found?.turn ?? 0;
-    const recipe = { outline, bows: found?.outline.bows, turn, look, cleaning: { fadeRules } };
+    const recipe = { outline, bows: found?.outline.bows, turn, look, cleaning: { rules } };
     const developed = develop(photo.image, recipe, { dpi, focal: photo.focal, judges: true });
     const { image, verdict } = developed;
     const ms = since(start);

@@ -45,7 +45,11 @@ const recipe: fc.Arbitrary<Recipe> = fc
     turn: fc.constantFrom(0 as const, 90 as const, 180 as const, 270 as const),
     look: fc.constantFrom('daylight' as const, 'pen' as const, 'pencil' as const),
     tuning: fc.option(
-      fc.record({ ink: fc.constantFrom(0, 0.5), paper: fc.constant(0), fadeRules: fc.boolean() }),
+      fc.record({
+        ink: fc.constantFrom(0, 0.5),
+        paper: fc.constant(0),
+        rules: fc.constantFrom('quiet' as const, 'faded' as const, 'kept' as const),
+      }),
       { nil: undefined },
     ),
     level: fc.option(fc.constantFrom(-1, 2.5), { nil: undefined }),

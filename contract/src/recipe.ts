@@ -35,14 +35,17 @@ export type RecipeOutline = z.infer<typeof recipeOutlineSchema>;
 export const lookSchema = z.enum(['as-shot', 'daylight', 'pen', 'pencil', 'soft-grey']);
 export type Look = z.infer<typeof lookSchema>;
 
+/** What becomes of printed rules and squares: shown quietly and evenly, taken away, or shown as in the photo. */
+export const ruleShowSchema = z.enum(['quiet', 'faded', 'kept']);
+export type RuleShow = z.infer<typeof ruleShowSchema>;
+
 /** How a person has set a look for one page; left out where it is as Ravlo finds it best. */
 export const recipeTuningSchema = z.object({
   /** strokes lighter or darker, -1 to 1 */
   ink: z.number().min(-1).max(1),
   /** more or less of the paper's grain, -1 to 1; 1 is whitest */
   paper: z.number().min(-1).max(1),
-  /** take printed rules and squares away */
-  fadeRules: z.boolean(),
+  rules: ruleShowSchema,
 });
 export type RecipeTuning = z.infer<typeof recipeTuningSchema>;
 

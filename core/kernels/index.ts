@@ -9,6 +9,8 @@ export { ridges } from './ridges';
 export { vote } from './vote';
 export { resample } from './resample';
 export { convolve3 } from './convolve';
+export { addDoubled, mixCells, separable3 } from './separable';
+export { inkNetRow, spreadLogits } from './inkNet';
 export {
   addCapped,
   binomialRow,

@@ -2,9 +2,14 @@ import { binomialSmooth, binomialSmoothPlainly } from './clean/binomialSmooth';
 import { liftPlainly, liftQuickly } from './clean/daylight';
 import { measureDarknessPlainly } from './clean/darkness';
 import { inkMap } from './clean/inkMap';
+import { sameBytes, writtenPage } from '../testing/pictures';
+import { inkNet, inkNetPlainly, INK_CLASSES } from './clean/inkNet';
+import { inkMapOf } from './clean/clean';
+import { gainOfCells, showInColour, showPlainly } from './clean/showParts';
+import { paperMap } from './clean/paperMap';
 import { sumsPlainly, sumsQuickly } from './clean/ruleProfiles';
 import { spread, spreadPlainly } from './clean/spread';
-import { peaksAround, peaksPlainly } from './clean/peaksAround';
+import { peaksAround, peaksPlainly, widestAround, widestPlainly } from './clean/peaksAround';
 import { widen, widenPlainly } from './clean/widen';
 import { AS_FOUND } from './clean/tone';
 import fc from 'fast-check';
@@ -13,7 +18,7 @@ import { convolve, convolvePlainly, toConvolution } from './net/convolve';
 import { edgeFields, edgeFieldsPlainly } from './outline/edgeField';
 import { ridgesPlainly, ridgesQuickly, votePlainly, voteQuickly } from './outline/lineCandidates';
 import { closePlainly, closing } from './raster/closing';
-import type { Plane, Rgba } from './raster/image';
+import { createRgba, type Plane, type Rgba } from './raster/image';
 import { opponentPlanes, opponentPlanesPlainly } from './raster/opponentPlanes';
 import { plainSums, quickSums } from './raster/shrinkByInteger';
 import { smooth, smoothPlainly } from './raster/smooth';
@@ -243,5 +248,49 @@ describe('the kernels for cleaning', () => {
     expect(map.darkness).toEqual(plainly);
     const mask = bytes(width * height, 21).map((value) => (value > 100 ? 1 : 0));
     expect(liftQuickly(kernels()!, map, mask, AS_FOUND).data).toEqual(liftPlainly(map, mask, AS_FOUND).data);
+  });
+});
+
+describe('the ink net', () => {
+  it('sees the same with kernels and without, on pages of any size', () => {
+    for (const [width, height] of [
+      [1, 1],
+      [70, 33],
+      [131, 160],
+    ]) {
+      const page = writtenPage({ width, height });
+      const paper = paperMap(page);
+      const [quick, plain] = [inkNet(page, paper), inkNetPlainly(page, paper)];
+      expect([quick.width, quick.height, quick.step]).toEqual([width, height, 1]);
+      for (const name of INK_CLASSES) expect(sameBytes(quick[name], plain[name])).toBe(true);
+    }
+  });
+
+  it('shows parts in colour with the same bytes', () => {
+    const page = writtenPage({ width: 160, height: 120 });
+    const map = inkMapOf(page);
+    const parts = map.parts!;
+    const level = new Float32Array(parts.kinds.length).fill(90);
+    const gain = gainOfCells(parts, level, { shown: () => 200, rules: 'kept', tuning: AS_FOUND });
+    const plain = createRgba(160, 120);
+    showPlainly(map, parts, gain, plain);
+    expect(sameBytes(showInColour(map, parts, gain).data, plain.data)).toBe(true);
+  });
+});
+
+describe('widestAround', () => {
+  it('gives the same bytes as its reference', () => {
+    fc.assert(
+      fc.property(
+        size,
+        size,
+        fc.integer({ min: 1, max: 4 }),
+        fc.infiniteStream(fc.nat(255)),
+        (w, h, reach, bytes) => {
+          const plane = Uint8Array.from({ length: w * h }, () => bytes.next().value as number);
+          expect([...widestAround(plane, w, h, reach)]).toEqual([...widestPlainly(plane, w, h, reach)]);
+        },
+      ),
+    );
   });
 });

@@ -2,7 +2,7 @@ import { drawColours } from './drawColours';
 import { HAND_SIZES, loadFont } from './fonts';
 import { glyphPath } from './glyphPath';
 import { createRandom, type Random } from '@ravlo/film';
-import { INKS, type SheetPlan } from './sheet';
+import { INKS, type Manner, type SheetPlan } from './sheet';
 import { writingStart } from './writingStart';
 
 /** What the student wrote and drew, as SVG elements in mm. */
@@ -33,7 +33,16 @@ export function drawInk(plan: SheetPlan): string {
 /** One line of handwriting: every letter a little off in height, size and slant; the line itself drifts. */
 function writeLine(plan: SheetPlan, words: string, x: number, y: number, random: Random): string {
   const font = loadFont(plan.hand);
-  const { size: usual, slant, spread } = plan.manner ?? { size: 1, slant: 0, spread: 1 };
+  const {
+    size: usual,
+    slant,
+    spread,
+    wobble = 0,
+  }: Partial<Manner> & Omit<Manner, 'spacing'> = plan.manner ?? {
+    size: 1,
+    slant: 0,
+    spread: 1,
+  };
   const size = HAND_SIZES[plan.hand] * usual * random.between(0.95, 1.05);
   const drift = random.normal() * 0.004;
   let at = x + random.normal() * 0.8;
@@ -41,7 +50,10 @@ function writeLine(plan: SheetPlan, words: string, x: number, y: number, random:
   for (const letter of words) {
     const grown = size * (1 + random.normal() * 0.025);
     const baseline = y + (at - x) * drift + random.normal() * 0.18;
-    d += glyphPath(font, letter, at, baseline, grown, slant);
+    // Chance is asked only where letters stray, so that sheets without stay as they were.
+    const leaning = wobble > 0 ? slant + random.normal() * 0.06 : slant;
+    const stray = wobble > 0 ? () => random.normal() * wobble * grown : undefined;
+    d += glyphPath(font, letter, at, baseline, grown, leaning, stray);
     at += font.getAdvanceWidth(letter, grown) * spread * (1 + random.normal() * 0.02);
     if (at > plan.width - 10) break;
   }

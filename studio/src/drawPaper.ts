@@ -1,6 +1,6 @@
 import { loadFont } from './fonts';
 import { glyphPath } from './glyphPath';
-import type { SheetPlan } from './sheet';
+import type { Ruling, SheetPlan } from './sheet';
 
 /** What the stationer printed on the sheet (rules, squares, a worksheet's form) as SVG elements in mm. */
 export function drawPaper(plan: SheetPlan): string {
@@ -8,9 +8,11 @@ export function drawPaper(plan: SheetPlan): string {
     case 'plain':
       return '';
     case 'lined':
-      return rules(plan, 8, 24) + line(24, 0, 24, plan.height, '#e7a3a0', 0.3);
+      return lines(plan);
     case 'squared':
       return squares(plan);
+    case 'dotted':
+      return dots(plan);
     case 'worksheet':
       return worksheet(plan).join('');
   }
@@ -30,18 +32,45 @@ function line(x1: number, y1: number, x2: number, y2: number, colour: string, wi
   return `<path d="M${x1} ${y1}L${x2} ${y2}" stroke="${colour}" stroke-width="${width}"/>`;
 }
 
-function rules({ width, height }: SheetPlan, spacing: number, top: number): string {
+const SCHOOL_RULES: Ruling = {
+  spacing: 8,
+  width: 0.22,
+  colour: '#a9bfe0',
+  margins: [24],
+  marginColour: '#e7a3a0',
+};
+const SCHOOL_SQUARES: Ruling = { spacing: 5, width: 0.18, colour: '#b5c4cf', margins: [], marginColour: '' };
+
+/** The first rule of lined paper, mm from the top. */
+const FIRST_RULE = 24;
+const MARGIN_WIDTH = 0.3;
+
+function lines({ width, height, ruling = SCHOOL_RULES }: SheetPlan): string {
+  const { spacing, colour } = ruling;
   let svg = '';
-  for (let y = top; y < height - 8; y += spacing) svg += line(0, y, width, y, '#a9bfe0', 0.22);
-  return svg;
+  for (let y = FIRST_RULE; y < height - 8; y += spacing) svg += line(0, y, width, y, colour, ruling.width);
+  return svg + margins(height, ruling);
 }
 
-function squares({ width, height }: SheetPlan): string {
+function squares({ width, height, ruling = SCHOOL_SQUARES }: SheetPlan): string {
+  const { spacing, colour } = ruling;
   let svg = '';
-  for (let x = 5; x < width - 2; x += 5) svg += line(x, 5, x, height - 5, '#b5c4cf', 0.18);
-  for (let y = 5; y < height - 2; y += 5) svg += line(5, y, width - 5, y, '#b5c4cf', 0.18);
-  return svg;
+  for (let x = 5; x < width - 2; x += spacing) svg += line(x, 5, x, height - 5, colour, ruling.width);
+  for (let y = 5; y < height - 2; y += spacing) svg += line(5, y, width - 5, y, colour, ruling.width);
+  return svg + margins(height, ruling);
 }
+
+function dots({ width, height, ruling = SCHOOL_SQUARES }: SheetPlan): string {
+  const { spacing, colour } = ruling;
+  let d = '';
+  for (let y = 5; y < height - 2; y += spacing) {
+    for (let x = 5; x < width - 2; x += spacing) d += `M${x} ${y}h0`;
+  }
+  return `<path d="${d}" stroke="${colour}" stroke-width="${ruling.width * 2}" stroke-linecap="round"/>${margins(height, ruling)}`;
+}
+
+const margins = (height: number, ruling: Ruling) =>
+  ruling.margins.map((x) => line(x, 0, x, height, ruling.marginColour, MARGIN_WIDTH)).join('');
 
 /** The words and the frame, and the lines to write on. */
 function worksheet({ width, height, text, frame = 0.5 }: SheetPlan): [print: string, rules: string] {

@@ -1,4 +1,5 @@
 import { createRandom } from '@ravlo/film';
+import { holesPath } from './drawSpoils';
 import type { SheetPlan } from './sheet';
 
 /** The outline of the paper itself (not what is on it) as SVG path data in mm. */
@@ -7,7 +8,7 @@ export function drawShape(plan: SheetPlan): string {
   if (fold) return foldedShape(plan, fold);
   switch (edge) {
     case 'cut':
-      return `M0 0H${width}V${height}H0Z`;
+      return `M0 0H${width}V${height}H0Z${holesPath(plan)}`;
     case 'rounded': {
       const r = 4;
       return `M${r} 0H${width - r}A${r} ${r} 0 0 1 ${width} ${r}V${height - r}A${r} ${r} 0 0 1 ${width - r} ${height}H${r}A${r} ${r} 0 0 1 0 ${height - r}V${r}A${r} ${r} 0 0 1 ${r} 0Z`;

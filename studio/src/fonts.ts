@@ -26,6 +26,18 @@ const FILES = {
   covered: '@expo-google-fonts/covered-by-your-grace/400Regular/CoveredByYourGrace_400Regular.ttf',
   coming: '@expo-google-fonts/coming-soon/400Regular/ComingSoon_400Regular.ttf',
   short: '@expo-google-fonts/short-stack/400Regular/ShortStack_400Regular.ttf',
+  rock: '@expo-google-fonts/rock-salt/400Regular/RockSalt_400Regular.ttf',
+  another: '@expo-google-fonts/just-another-hand/400Regular/JustAnotherHand_400Regular.ttf',
+  sunrise: '@expo-google-fonts/waiting-for-the-sunrise/WaitingfortheSunrise_400Regular.ttf',
+  sacramento: '@expo-google-fonts/sacramento/400Regular/Sacramento_400Regular.ttf',
+  delius: '@expo-google-fonts/delius/400Regular/Delius_400Regular.ttf',
+  annie: '@expo-google-fonts/annie-use-your-telescope/400Regular/AnnieUseYourTelescope_400Regular.ttf',
+  swanky: '@expo-google-fonts/swanky-and-moo-moo/SwankyandMooMoo_400Regular.ttf',
+  girl: '@expo-google-fonts/the-girl-next-door/400Regular/TheGirlNextDoor_400Regular.ttf',
+  loved: '@expo-google-fonts/loved-by-the-king/LovedbytheKing_400Regular.ttf',
+  mansalva: '@expo-google-fonts/mansalva/Mansalva_400Regular.ttf',
+  mynerve: '@expo-google-fonts/mynerve/Mynerve_400Regular.ttf',
+  dawning: '@expo-google-fonts/dawning-of-a-new-day/DawningofaNewDay_400Regular.ttf',
   print: '@expo-google-fonts/atkinson-hyperlegible/400Regular/AtkinsonHyperlegible_400Regular.ttf',
 } as const;
 
@@ -54,9 +66,25 @@ export const HAND_SIZES: Record<HandName, number> = {
   covered: 6.8,
   coming: 5.8,
   short: 5.4,
+  rock: 4.6,
+  another: 10.5,
+  sunrise: 8.2,
+  sacramento: 8.6,
+  delius: 6.4,
+  annie: 8,
+  swanky: 7.6,
+  girl: 6.4,
+  loved: 8.6,
+  mansalva: 6.8,
+  mynerve: 6.6,
+  dawning: 9,
 };
 
-export const HANDS = Object.keys(HAND_SIZES) as HandName[];
+/** Every hand that there is. */
+export const ALL_HANDS = Object.keys(HAND_SIZES) as HandName[];
+
+/** The twenty hands of scenes drawn by chance. Fixed: another number of them would draw every scene anew. */
+export const HANDS = ALL_HANDS.slice(0, 20);
 
 const loaded = new Map<FontName, Font>();
 

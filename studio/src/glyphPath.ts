@@ -5,9 +5,19 @@ import type { Font } from 'opentype.js';
  * path for an SVG reader; this one writes plain decimals.
  *
  * @param slant how far the text leans to the right, as a share of its height
+ * @param stray how far the next place lies from where it should, mm: no two letters of a hand are alike
  */
-export function glyphPath(font: Font, text: string, x: number, y: number, size: number, slant = 0): string {
-  const place = (px: number, py: number) => `${(px + slant * (y - py)).toFixed(3)} ${py.toFixed(3)}`;
+export function glyphPath(
+  font: Font,
+  text: string,
+  x: number,
+  y: number,
+  size: number,
+  slant = 0,
+  stray: () => number = () => 0,
+): string {
+  const place = (px: number, py: number) =>
+    `${(px + slant * (y - py) + stray()).toFixed(3)} ${(py + stray()).toFixed(3)}`;
   return font
     .getPath(text, x, y, size)
     .commands.map((c) => {

@@ -5,5 +5,6 @@ export { TWELVE_MEGAPIXELS, type Scene, type SceneSize } from './scene';
 export { renderSheet } from './renderSheet';
 export { pageTruth, type PageTruth } from './pageTruth';
 export { CLEAN_KINDS, cleanScene, gradedScene, type CleanKind } from './cleanScenes';
+export { inkSheet } from './inkSheets';
 export { MARK_COLOURS } from './drawColours';
 export { INKS, type SheetPlan } from './sheet';

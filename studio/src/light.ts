@@ -1,5 +1,5 @@
 import { project, type Homography } from '@ravlo/core';
-import type { Scene, ShadowBand } from './scene';
+import type { CreasePlan, Scene, ShadowBand } from './scene';
 
 /** The light is worked out at so many places along the photo's longer side; in between it is smooth enough. */
 const GRID_CELLS = 504;
@@ -63,6 +63,11 @@ function bandCover({ at, angle, width, soft }: ShadowBand, u: number, v: number)
   return Math.min(1, Math.max(0, inside / soft + 0.5));
 }
 
+function creaseShade({ at, angle, reach, depth }: CreasePlan, u: number, v: number): number {
+  const across = (u - at[0]) * Math.cos(angle) + (v - at[1]) * 1.41 * Math.sin(angle);
+  return depth * Math.sign(across) * Math.exp(-Math.abs(across) / reach);
+}
+
 /**
  * @param mmX sheet millimetres
  * @param viewX place in the photo, -0.5 to 0.5
@@ -83,6 +88,7 @@ function lightAt(scene: Scene, mmX: number, mmY: number, viewX: number, viewY: n
     level *= 1 - light.shadow * edge;
   }
   for (const band of light.bands ?? []) level *= 1 - band.take * bandCover(band, u + 0.5, v + 0.5);
+  for (const crease of light.creases ?? []) level *= 1 + creaseShade(crease, u + 0.5, v + 0.5);
   // Levels are meant as grey levels on screen; the sum is done in linear light.
   const linear = level ** 2.2;
   const [glareX, glareY] = light.glareAt ?? [0.6, 0.35];

@@ -29,7 +29,11 @@ export async function pageTruth(plan: SheetPlan, width: number, height: number):
   const [ink, print, rules, tint] = await Promise.all(
     [drawInk(plan), drawPrint(plan), drawRules(plan), drawTints(plan)].map(draw),
   );
-  const cover = (rgba: Uint8Array) => Uint8Array.from({ length: width * height }, (_, i) => rgba[i * 4 + 3]);
+  const cover = (rgba: Uint8Array) => {
+    const plane = new Uint8Array(width * height);
+    for (let i = 0; i < plane.length; i++) plane[i] = rgba[i * 4 + 3];
+    return plane;
+  };
   const colour = new Uint8Array(width * height * 3);
   for (let i = 0; i < width * height; i++) {
     const from = ink[i * 4 + 3] > 0 ? ink : tint;

@@ -51,7 +51,13 @@ export async function photograph(scene: Scene): Promise<Photograph> {
   if (scene.isBare) sheet.image.data.fill(0);
   const surface = scene.curl ? bendSheet(scene.curl, alongOf(scene.curl.along, plan)) : null;
   const sharpImage = await expose({ scene, view, sheet, surface, photoPixelsPerMm });
-  const blurred = await blur(sharpImage, (scene.lens.blur * Math.max(camera.width, camera.height)) / 4032);
+  if (scene.lens.screenPitch) showOnScreen(sharpImage, scene.lens.screenPitch);
+  const lensScale = Math.max(camera.width, camera.height) / 4032;
+  const blurred = await blur(sharpImage, scene.lens.blur * lensScale);
+  if (scene.lens.softSide) {
+    const softer = await blur(sharpImage, scene.lens.softSide.blur * lensScale);
+    blendTowards(blurred, softer, scene.lens.softSide.from);
+  }
   addNoise(blurred, scene.lens.noise, scene.seed);
   return { image: blurred, truth: truthOf(scene, view, surface), sheet };
 }
@@ -121,6 +127,29 @@ async function blur(image: Rgba, sigma: number): Promise<Rgba> {
     .raw()
     .toBuffer({ resolveWithObject: true });
   return { width: image.width, height: image.height, data: new Uint8ClampedArray(data) };
+}
+
+/** Goes over from one picture to the other across its middle. */
+function blendTowards(into: Rgba, other: Rgba, from: number): void {
+  const { width, height, data } = into;
+  for (let y = 0, at = 0; y < height; y++) {
+    for (let x = 0; x < width; x++, at += 4) {
+      const towards = Math.cos(from) * (x / width - 0.5) + Math.sin(from) * (y / height - 0.5);
+      const share = Math.min(1, Math.max(0, 0.5 + towards * 2.5));
+      for (let c = 0; c < 3; c++) data[at + c] += (other.data[at + c] - data[at + c]) * share;
+    }
+  }
+}
+
+/** Red, green and blue side by side and dark lines between, as a screen's pixels have them. */
+function showOnScreen({ width, height, data }: Rgba, pitch: number): void {
+  for (let y = 0, at = 0; y < height; y++) {
+    const line = (y / pitch) % 1 < 0.22 ? 0.86 : 1;
+    for (let x = 0; x < width; x++, at += 4) {
+      const part = Math.floor(((x / pitch) % 1) * 3);
+      for (let c = 0; c < 3; c++) data[at + c] *= line * (c === part ? 1 : 0.9);
+    }
+  }
 }
 
 /** Sensor noise: stronger in the dark parts, mostly of lightness. */

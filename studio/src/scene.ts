@@ -19,6 +19,8 @@ export interface LightPlan {
   readonly shadowAt: readonly [number, number];
   /** shadows with straight edges, as a phone, a shelf or a blind throws them */
   readonly bands?: readonly ShadowBand[];
+  /** paper that was crumpled or folded: light and shade along creases */
+  readonly creases?: readonly CreasePlan[];
   /** a lamp's reflection on the sheet, 0 to 1 */
   readonly glare: number;
   /** where its middle is, as shares of the sheet @default [0.6, 0.35] */
@@ -39,9 +41,25 @@ export interface ShadowBand {
   readonly take: number;
 }
 
+/** Paper bent along a line: lighter on one side, darker on the other. */
+export interface CreasePlan {
+  /** a place on it, as shares of the sheet */
+  readonly at: readonly [number, number];
+  /** direction across it, radians */
+  readonly angle: number;
+  /** how far the light goes with it, as a share of the sheet's width */
+  readonly reach: number;
+  /** how much light it gives and takes, 0 to 1 */
+  readonly depth: number;
+}
+
 export interface LensPlan {
   /** Gaussian blur, photo pixels (at 12 megapixels) */
   readonly blur: number;
+  /** a side of the photo that is out of focus: direction towards it, radians, and how much blurrier it is there */
+  readonly softSide?: { readonly from: number; readonly blur: number };
+  /** photographed from a screen: photo pixels from one of its pixels to the next */
+  readonly screenPitch?: number;
   /** noise at mid grey, grey levels */
   readonly noise: number;
   /** JPEG quality */

@@ -22,7 +22,7 @@ it('the types are the same', () => {
   same<Core.Note, Contract.Note>(true);
   same<Core.Quad, Contract.Corners>(true);
   same<Core.Bows, Contract.Bows>(true);
-  same<Core.Tuning & { fadeRules: boolean }, Contract.RecipeTuning>(true);
+  same<Core.Tuning & { rules: Core.RuleShow }, Contract.RecipeTuning>(true);
 });
 
 it('the lists are the same', () => {

@@ -21,7 +21,7 @@ const label = {
   colour: 'ink',
 } as const;
 const cover = { id: 'a cover', kind: 'cover', turn: 0, x: 1, y: 2, width: 30, height: 20 } as const;
-const tuning = { ink: 0.5, paper: 0, fadeRules: true };
+const tuning = { ink: 0.5, paper: 0, rules: 'faded' as const };
 
 describe('a recipe as core takes it', () => {
   it('has the corners, whoever found them, and none where the whole photo is the page', () => {
@@ -38,7 +38,7 @@ describe('a recipe as core takes it', () => {
   });
 
   it('has how the look is set', () => {
-    expect(toCoreRecipe({ ...recipe, tuning }).cleaning).toEqual({ tuning, fadeRules: true });
+    expect(toCoreRecipe({ ...recipe, tuning }).cleaning).toEqual({ tuning, rules: 'faded' });
   });
 });
 

@@ -15,6 +15,6 @@ export function toCoreRecipe({ outline, turn, look, tuning, level, notes = [] }:
     look,
     ...(level ? { level } : null),
     ...(covers.length > 0 ? { covers } : null),
-    ...(tuning ? { cleaning: { tuning, fadeRules: tuning.fadeRules } } : null),
+    ...(tuning ? { cleaning: { tuning, rules: tuning.rules } } : null),
   };
 }

@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { StyleSheet, View } from 'react-native';
-import { DAYS_KEPT } from '@ravlo/contract';
+import { DAYS_KEPT, type Page, type Recipe } from '@ravlo/contract';
 import { useDeletedQuery, useRestorePacketMutation, useRestorePageMutation } from '@/packet/api';
 import { useAppDispatch } from '@/packet/store';
 import { toTrouble } from '@/packet/trouble';
@@ -15,6 +15,10 @@ import { sayLeft } from './sayLeft';
 import { ScreenFrame } from '@/ui/ScreenFrame';
 import { colours, radius, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+
+/** Nobody looks for the sheet of a page that was deleted before: its whole photo is shown. */
+const shown = ({ recipe }: Page): Recipe =>
+  recipe.outline.by === 'pending' ? { ...recipe, outline: { by: 'whole', reason: 'none-found' } } : recipe;
 
 /** What was deleted in the last days, to be brought back. */
 export function DeletedScreen() {
@@ -69,7 +73,7 @@ export function DeletedScreen() {
           {data.pages.map(({ page, packetName, goneAt }) => (
             <View key={page.id} role="listitem" style={styles.row}>
               <View style={styles.picture}>
-                <PagePicture page={page} label="" longSide={240} priority={-1} />
+                <PagePicture page={page} label="" longSide={240} priority={-1} recipe={shown(page)} />
               </View>
               <View style={styles.words}>
                 <Words bold numberOfLines={1}>

@@ -1,11 +1,12 @@
 import { useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
-import type { Page, Recipe, RecipeTuning } from '@ravlo/contract';
+import type { Page, Recipe, RecipeTuning, RuleShow } from '@ravlo/contract';
 import { changeFacts, changeRecipe, changeRecipes } from '@/packet/editing';
 import { selectRecipe } from '@/packet/editsSlice';
 import { useAppDispatch, useAppSelector, useAppStore } from '@/packet/store';
 import { Button } from '@/ui/Button';
 import { PagePicture } from './PagePicture';
+import { Segments } from '@/ui/Segments';
 import { Sheet, SheetItem } from '@/ui/Sheet';
 import { Slider } from '@/ui/Slider';
 import { colours, space, target } from '@/ui/tokens';
@@ -13,7 +14,13 @@ import { Words } from '@/ui/Words';
 import { usePacketQuery } from '@/packet/api';
 import { LOOKS } from './looks';
 
-const AS_FOUND: RecipeTuning = { ink: 0, paper: 0, fadeRules: false };
+const AS_FOUND: RecipeTuning = { ink: 0, paper: 0, rules: 'quiet' };
+
+const RULES: readonly { readonly value: RuleShow; readonly label: string }[] = [
+  { value: 'quiet', label: 'Quiet' },
+  { value: 'faded', label: 'Gone' },
+  { value: 'kept', label: 'Full' },
+];
 
 export interface LookToolProps {
   readonly page: Page;
@@ -83,24 +90,20 @@ export function LookTool({ page, pages, onTry, onCompare }: LookToolProps) {
             onSettle={(paper) => settle({ paper }, 'paper')}
           />
           {recipe.look === 'pen' ? null : (
-            <Pressable
-              role="switch"
-              aria-checked={tuning.fadeRules}
-              aria-label="Fade the ruled lines"
-              onPress={() => settle({ fadeRules: !tuning.fadeRules }, 'ruled lines')}
-              style={styles.switch}
-            >
+            <View style={styles.rules}>
               <Words size="small" colour={colours.paperOnDark}>
-                Fade the ruled lines
+                Ruled lines
               </Words>
-              <Words
-                size="small"
-                bold
-                colour={tuning.fadeRules ? colours.pencilWordsOnDark : colours.deskQuiet}
-              >
-                {tuning.fadeRules ? 'on' : 'off'}
-              </Words>
-            </Pressable>
+              <View style={styles.choice}>
+                <Segments
+                  label="Ruled lines"
+                  options={RULES}
+                  value={tuning.rules}
+                  onChange={(rules) => settle({ rules }, 'ruled lines')}
+                  onDark
+                />
+              </View>
+            </View>
           )}
         </View>
       )}
@@ -176,11 +179,7 @@ const styles = StyleSheet.create({
   look: { alignItems: 'center', gap: space.half, minWidth: 64 },
   picture: { width: 62, height: 80, padding: 4 },
   chosen: { boxShadow: `0 0 0 3px ${colours.pencilOnDark}` },
-  switch: {
-    minHeight: target - 8,
-    flexDirection: 'row',
-    alignItems: 'center',
-    justifyContent: 'space-between',
-  },
+  rules: { flexDirection: 'row', alignItems: 'center', gap: space.one, minHeight: target },
+  choice: { flex: 1 },
   buttons: { flexDirection: 'row', gap: space.one },
 });

@@ -6,6 +6,7 @@ const SHORT: Record<ReasonKind, string> = {
   blurred: 'blurred',
   'too-dark': 'too dark',
   faint: 'faint',
+  'strokes-lost': 'strokes lost',
   small: 'small',
   glare: 'light mirrored',
   shadow: 'shadow',

@@ -7,12 +7,19 @@ export interface SegmentsProps<T extends string> {
   readonly options: readonly { readonly value: T; readonly label: string }[];
   readonly value: T;
   readonly onChange: (value: T) => void;
+  /** stands on a dark ground */
+  readonly onDark?: boolean;
 }
 
 /** One of a few, side by side. */
-export function Segments<T extends string>({ label, options, value, onChange }: SegmentsProps<T>) {
+export function Segments<T extends string>({ label, options, value, onChange, onDark }: SegmentsProps<T>) {
+  const [front, ground] = onDark ? [colours.paperOnDark, colours.desk] : [colours.ink, colours.surface];
   return (
-    <View role="radiogroup" aria-label={label} style={styles.row}>
+    <View
+      role="radiogroup"
+      aria-label={label}
+      style={[styles.row, { borderColor: front, backgroundColor: ground }]}
+    >
       {options.map((option) => {
         const chosen = option.value === value;
         return (
@@ -21,9 +28,9 @@ export function Segments<T extends string>({ label, options, value, onChange }: 
             role="radio"
             aria-checked={chosen}
             onPress={() => onChange(option.value)}
-            style={[styles.segment, chosen && styles.chosen]}
+            style={[styles.segment, chosen && { backgroundColor: front }]}
           >
-            <Words bold colour={chosen ? colours.surface : colours.ink}>
+            <Words bold colour={chosen ? ground : front}>
               {option.label}
             </Words>
           </Pressable>
@@ -38,10 +45,7 @@ const styles = StyleSheet.create({
     flexDirection: 'row',
     borderRadius: radius,
     borderWidth: 1.5,
-    borderColor: colours.ink,
-    backgroundColor: colours.surface,
     overflow: 'hidden',
   },
   segment: { flex: 1, minHeight: target - 4, alignItems: 'center', justifyContent: 'center' },
-  chosen: { backgroundColor: colours.ink },
 });

@@ -139,8 +139,8 @@ describe('every look', () => {
           for (let i = 0; i < page.data.length; i++)
             page.data[i] = i % 4 === 3 ? 255 : (i * 2654435761) % 7 < 3 ? a : b;
           for (const look of LOOKS) {
-            for (const fadeRules of [false, true]) {
-              const result = clean(page, look, { fadeRules });
+            for (const rules of ['quiet', 'faded', 'kept'] as const) {
+              const result = clean(page, look, { rules });
               expect([result.width, result.height]).toEqual([w, h]);
               expect(result.data.length).toBe(page.data.length);
             }
@@ -167,7 +167,7 @@ describe('fading rules', () => {
   it('takes nearly all of the rules and none of the strokes', () => {
     const page = writtenPage({ rules: true });
     const kept = clean(page, 'daylight');
-    const faded = clean(page, 'daylight', { fadeRules: true });
+    const faded = clean(page, 'daylight', { rules: 'faded' });
     for (const y of [672, 832, 992]) {
       expect(rowDark(kept, y)).toBeGreaterThan(15);
       expect(rowDark(faded, y)).toBeLessThan(0.1 * rowDark(kept, y));
@@ -179,7 +179,7 @@ describe('fading rules', () => {
     const page = writtenPage();
     for (let x = 100; x < 700; x++)
       for (let y = 800; y < 803; y++) page.data.set([40, 44, 60], (y * WIDTH + x) * 4);
-    expect(rowDark(clean(page, 'daylight', { fadeRules: true }), 801)).toBeGreaterThan(100);
+    expect(rowDark(clean(page, 'daylight', { rules: 'faded' }), 801)).toBeGreaterThan(100);
   });
 });
 

@@ -6,6 +6,12 @@ import { fadeRules } from './fadeRules';
 import { pencil, softGrey } from './grey';
 import { isChalk } from './isChalk';
 import { inkMap, type InkMap } from './inkMap';
+import { inkNet, type InkLikelihood } from './inkNet';
+import { lostStrokes } from './lostStrokes';
+import { kernels } from '../kernels/kernels';
+import { pageParts } from './pageParts';
+import { showLook } from './showLook';
+import type { RuleShow } from './showParts';
 import { pen } from './pen';
 import { AS_FOUND, type Tuning } from './tone';
 
@@ -16,8 +22,8 @@ export const LOOKS: readonly Look[] = ['as-shot', 'daylight', 'pen', 'pencil', '
 
 export interface CleanOptions {
   readonly tuning?: Tuning;
-  /** take printed rules and squares away; Pen always does */
-  readonly fadeRules?: boolean;
+  /** what becomes of printed rules and squares; Pen always takes them away @default 'quiet' */
+  readonly rules?: RuleShow;
 }
 
 /**
@@ -30,7 +36,8 @@ export function clean(page: Rgba, look: Look, options: CleanOptions = {}, known?
   if (look === 'as-shot' || isChalk(page)) return page;
   const { tuning = AS_FOUND } = options;
   const measured = known ?? inkMapOf(page);
-  const map = options.fadeRules || look === 'pen' ? fadeRules(measured) : measured;
+  if (measured.seen && measured.parts) return showLook(measured, look, tuning, options);
+  const map = options.rules === 'faded' || look === 'pen' ? fadeRules(measured) : measured;
   switch (look) {
     case 'daylight':
       return daylight(page, tuning, map);
@@ -45,8 +52,38 @@ export function clean(page: Rgba, look: Look, options: CleanOptions = {}, known?
 
 /** A page's ink without what is not on the page: desk along its edges, holes. */
 export function inkMapOf(page: Rgba): InkMap {
+  const map = classicalMapOf(page);
+  // Without the kernels the net would take many seconds.
+  if (!kernels()) return map;
+  return withParts(map, inkNet(page, map.paper));
+}
+
+/** The same without what the net sees: looks made of it tell strokes by the noise alone. */
+export function classicalMapOf(page: Rgba): InkMap {
   const map = inkMap(page);
   clearEdges(map);
   clearHoles(map);
   return map;
+}
+
+/** More of what is seen than this share must not be lost. */
+const TOO_MUCH = 0.03;
+/** And of what the net is in two minds about. */
+const TOO_UNSURE = 0.08;
+/** Telling them more gently helps when less than this share of what was missed is missed still. */
+const WORTH_IT = 0.7;
+/** How much more gently the parts are told then, in units of a logit. */
+const GENTLER = -1.6;
+
+/** The page's parts; told once more, and more gently, when strokes that can be seen are not among them. */
+function withParts(map: InkMap, seen: InkLikelihood): InkMap {
+  const parts = pageParts(map, seen);
+  const lost = lostStrokes(map, parts, seen);
+  if (lost.share <= TOO_MUCH && lost.unsure <= TOO_UNSURE) return { ...map, seen, parts, lost };
+  const gentler = pageParts(map, seen, GENTLER);
+  const still = lostStrokes(map, gentler, seen);
+  // Where it hardly helps, what is missed is no stroke, and what it would add is none either.
+  return lost.unsure > TOO_UNSURE || still.share < WORTH_IT * lost.share
+    ? { ...map, seen, parts: gentler, lost: { ...still, unsure: lost.unsure } }
+    : { ...map, seen, parts, lost };
 }

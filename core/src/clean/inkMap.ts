@@ -1,5 +1,8 @@
 import { SMALL_PAGE } from '../geometry/pageScale';
 import { createPlane, type Plane, type Rgba } from '../raster/image';
+import type { InkLikelihood } from './inkNet';
+import type { LostStrokes } from './lostStrokes';
+import type { PageParts } from './pageParts';
 import { paperMap, type PaperMap } from './paperMap';
 import { binomialSmooth } from './binomialSmooth';
 import { measureDarkness } from './darkness';
@@ -28,6 +31,11 @@ export interface InkMap {
   readonly noise: Grid;
   /** how dark strokes are about here: `smooth` in their middle, in the same grid */
   readonly contrast: Grid;
+  /** what the ink net sees, and the parts that follow from it; null where the net cannot run */
+  readonly seen: InkLikelihood | null;
+  readonly parts: PageParts | null;
+  /** what is seen on the page without the net and is not in its parts */
+  readonly lost: LostStrokes | null;
 }
 
 /** The least deviation of paper: a page without noise still has eight-bit steps and paper's own grain. */
@@ -65,7 +73,20 @@ function mapOnce(page: Rgba): InkMap {
   const grain = median(noise.data);
   doubtBends(noise, paper);
   const contrast = measureContrast(smooth, width, height, noise);
-  return { width, height, page, paper, darkness, smooth, grain, noise, contrast };
+  return {
+    width,
+    height,
+    page,
+    paper,
+    darkness,
+    smooth,
+    grain,
+    noise,
+    contrast,
+    seen: null,
+    parts: null,
+    lost: null,
+  };
 }
 
 /** Differences this far apart do not share their smoothing. */
@@ -168,7 +189,8 @@ function doubtBends(noise: Grid, { green, cell }: PaperMap): void {
   }
 }
 
-function measureContrast(smooth: Uint8Array, width: number, height: number, noise: Grid): Grid {
+/** How dark strokes are about each cell: see `InkMap`. */
+export function measureContrast(smooth: Uint8Array, width: number, height: number, noise: Grid): Grid {
   const grid = createGrid(width, height, gridCell(width, height));
   const counts = new Uint32Array(256);
   const all = new Uint32Array(256);

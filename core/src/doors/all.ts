@@ -13,6 +13,7 @@ export { findUpright, type Upright } from '../flatten/upright';
 export { sheetSignature } from '../aim/sheetSignature';
 export { clean, inkMapOf, LOOKS, type CleanOptions, type Look } from '../clean/clean';
 export type { InkMap } from '../clean/inkMap';
+export type { RuleShow } from '../clean/showParts';
 export { pickLook } from '../clean/pickLook';
 export { AS_FOUND, type Tuning } from '../clean/tone';
 export { checkPage, type CheckedPhoto } from '../verdict/checkPage';

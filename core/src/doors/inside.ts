@@ -1,6 +1,8 @@
 /** What `measure` looks at beyond the other doors, to fit what core has learned and to say why. Not for the product. */
 export { inkPatches, inkPlane, PATCH_SIDE } from '../flatten/inkPatches';
 export { uprightVotes, weighVotes, type UprightVotes } from '../flatten/upright';
+export { classicalMapOf } from '../clean/clean';
+export { connectedParts } from '../raster/connectedParts';
 export { FEATURE_NAMES } from '../outline/quadFeatures';
 export { marginOf } from '../outline/rankQuad';
 export { searchPicture } from '../outline/searchPicture';

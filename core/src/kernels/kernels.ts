@@ -33,6 +33,51 @@ interface KernelExports {
     outHeight: number,
     result: number,
   ): void;
+  separable3(
+    cells: number,
+    rowStride: number,
+    inputs: number,
+    each: number,
+    mix: number,
+    bias: number,
+    outputs: number,
+    stride: number,
+    outWidth: number,
+    outHeight: number,
+    row: number,
+    result: number,
+    resultStride: number,
+  ): void;
+  mixCells(
+    cells: number,
+    count: number,
+    inputs: number,
+    mix: number,
+    bias: number,
+    outputs: number,
+    rectify: number,
+    result: number,
+  ): void;
+  addDoubled(coarse: number, count: number, channels: number, first: number, second: number): void;
+  inkNetRow(
+    above: number,
+    below: number,
+    red: number,
+    green: number,
+    blue: number,
+    count: number,
+    knee: number,
+    out: number,
+  ): void;
+  spreadLogits(
+    cells: number,
+    count: number,
+    classes: number,
+    scale: number,
+    above: number,
+    below: number,
+    plane: number,
+  ): void;
   opponentPlanes(pixels: number, count: number, light: number, warm: number, green: number): void;
   ridges(
     strength: number,

@@ -6,6 +6,8 @@ import type { PageFacts } from './pageFacts';
 const GOOD: PageFacts = {
   ink: 0.05,
   contrast: 150,
+  lost: 0,
+  lostPlace: null,
   grain: 1.5,
   letters: 26,
   rise: 1.4,
@@ -49,6 +51,7 @@ describe('judge', () => {
   it.each([
     ['blurred', { rise: 7 }, {}, 'take-again'],
     ['too-dark', { contrast: 90, grain: 20, light: 30 }, {}, 'take-again'],
+    ['strokes-lost', { lost: 0.14, lostPlace: [0.3, 0.3, 0.2, 0.2] as const }, {}, 'hard-to-read'],
     ['glare', { glare: 0.2, glarePlace: [0.3, 0.3, 0.2, 0.2] as const }, {}, 'take-again'],
     ['small', {}, { photoScale: 0.2 }, 'take-again'],
     ['cut-off', {}, { outside: 0.03 }, 'hard-to-read'],

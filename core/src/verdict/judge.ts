@@ -59,6 +59,9 @@ const SMALL = 11;
 const TOO_SMALL = 7;
 /** Darkness of strokes, of 255, below which they are faint. */
 const FAINT = 34;
+/** Share of the strokes that are seen and lost: some, and many. */
+const LOST = 0.08;
+const MUCH_LOST = 0.3;
 /** Light of the paper, of 255, below which the photo was taken in the dark. */
 const DARK = 60;
 /** Share of the writing on which paper is washed out: some, and much. */
@@ -76,7 +79,7 @@ const MUCH_CUT_OFF = 0.06;
 
 /**
  * The word on a page. Values of the reasons: blurred, width of strokes' edges in page px; too-dark, contrast over
- * grain; faint, darkness of strokes of 255; small, letters in photo px; glare, share of the writing; shadow, darkest
+ * grain; faint, darkness of strokes of 255; strokes-lost, share of the strokes; small, letters in photo px; glare, share of the writing; shadow, darkest
  * over lightest paper; cut-off, share of the sheet; over-edge, share of the edge; covered, share of the page; sideways,
  * how much more the writing stands in columns than in rows, in doublings; nearly-empty, share that is ink.
  */
@@ -113,6 +116,8 @@ export function judge(facts: PageFacts, { photoScale = 1, outside = 0 }: JudgeCo
       add('faint', 0.4, facts.contrast, facts.written);
     }
   }
+  if (!isEmpty && facts.lost > LOST)
+    add('strokes-lost', facts.lost > MUCH_LOST ? 0.85 : 0.5, facts.lost, facts.lostPlace);
   if (facts.glare > GLARE)
     add('glare', facts.glare > MUCH_GLARE ? 0.85 : 0.45, facts.glare, facts.glarePlace);
   if (facts.evenness < UNEVEN && reads < READS_WELL) add('shadow', 0.35, facts.evenness);

@@ -1,5 +1,6 @@
 import type { Place } from './place';
-import type { InkMap } from '../clean/inkMap';
+import { measureContrast, type InkMap } from '../clean/inkMap';
+import { RULE } from '../clean/pageParts';
 import { quantile, quantileOfSorted } from '../statistics/quantile';
 import { measureLetters } from './letters';
 import { measureCover } from './measureCover';
@@ -10,6 +11,9 @@ export interface PageFacts {
   readonly ink: number;
   /** how dark strokes are against their paper */
   readonly contrast: number;
+  /** share of the strokes seen on the page that the clean page does not show or that cannot be told, and where most are */
+  readonly lost: number;
+  readonly lostPlace: Place | null;
   /** standard deviation of bare paper, grey levels */
   readonly grain: number;
   /** median height of letters and joined-up words, page px */
@@ -36,7 +40,8 @@ export interface PageFacts {
   readonly coveredPlace: Place | null;
 }
 
-export function pageFacts(map: InkMap): PageFacts {
+export function pageFacts(whole: InkMap): PageFacts {
+  const map = withoutRules(whole);
   const contrast = quantile(map.contrast.data, 0.96);
   const { heights, ink, written, inRows } = measureLetters(map, strokeFrom(map, contrast));
   const { rise, edges } = measureEdges(map, contrast);
@@ -48,11 +53,28 @@ export function pageFacts(map: InkMap): PageFacts {
     rise,
     edges,
     ...measureLight(map, written),
+    lost: whole.lost ? Math.max(whole.lost.share, whole.lost.unsure) : 0,
+    lostPlace: whole.lost?.place ?? null,
     overEdge: measureOverEdge(map, contrast),
     written,
     inRows,
-    ...measureCover(map),
+    ...measureCover(whole),
   };
+}
+
+/** The page with its rules taken for bare paper: what is ruled is not read. The map itself where its parts are not known. */
+function withoutRules(map: InkMap): InkMap {
+  const { parts, width, height } = map;
+  if (!parts) return map;
+  const smooth = map.smooth.slice();
+  const darkness = map.darkness.slice();
+  const shift = parts.step - 1;
+  for (let y = 0, i = 0; y < height; y++) {
+    const row = (y >> shift) * parts.width;
+    for (let x = 0; x < width; x++, i++)
+      if (parts.kinds[row + (x >> shift)] === RULE) smooth[i] = darkness[i] = 0;
+  }
+  return { ...map, smooth, darkness, contrast: measureContrast(smooth, width, height, map.noise) };
 }
 
 /** What is darker than this is taken for a stroke. */

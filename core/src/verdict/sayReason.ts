@@ -16,6 +16,11 @@ export function sayReason(kind: ReasonKind, value: number): Pick<Reason, 'says' 
         says: 'The strokes are faint.',
         fix: 'Try the look Pencil, or take it again with more light.',
       };
+    case 'strokes-lost':
+      return {
+        says: 'Some faint strokes may be lost here.',
+        fix: 'Try the look Pencil, or take it again with more light.',
+      };
     case 'small':
       return {
         says: `The letters are only ${Math.round(value)} pixels high in the photo.`,

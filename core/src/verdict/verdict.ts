@@ -7,6 +7,7 @@ export const REASON_KINDS = [
   'blurred',
   'too-dark',
   'faint',
+  'strokes-lost',
   'small',
   'glare',
   'shadow',

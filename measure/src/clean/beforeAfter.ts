@@ -3,11 +3,12 @@ import path from 'node:path';
 import { Command } from 'commander';
 import sharp from 'sharp';
 import { clean, inkMapOf, pickLook, type Look, type Rgba } from '@ravlo/core';
+import { CLEAN_KINDS } from '@ravlo/studio';
 import { drawMissing, readCleanPage } from './cleanPages';
 
 const { dir, seed, out } = new Command('beforeAfter')
   .option('--dir <dir>', 'where the drawn pages are kept', 'out/clean/pages')
-  .option('--seed <n>', 'the first of nine pages, one a kind', Number, 201)
+  .option('--seed <n>', 'the first of as many pages as there are kinds', Number, 1001)
   .requiredOption('--out <jpg>')
   .parse()
   .opts<{ dir: string; seed: number; out: string }>();
@@ -15,12 +16,24 @@ const { dir, seed, out } = new Command('beforeAfter')
 const CROP = { width: 480, height: 300 };
 const GAP = 8;
 /** Kinds, and the look that each is shown in; the rest as it is picked. */
-const SHOWN: Readonly<Partial<Record<string, Look>>> = { 'squared-lined': 'pen', print: 'daylight' };
-const KINDS = ['pen', 'pencil', 'colour', 'print', 'squared-lined', 'dim'];
+const SHOWN: Readonly<Partial<Record<string, Look>>> = {
+  print: 'pen',
+  'faint-pencil': 'pencil',
+  'dark-rules': 'daylight',
+  'soft-focus': 'daylight',
+};
+const KINDS: readonly string[] = [
+  'faint-pencil',
+  'dark-rules',
+  'soft-focus',
+  'show-through',
+  'colour',
+  'print',
+];
 
-await drawMissing({ dir, seed, count: 9 });
+await drawMissing({ dir, seed, count: CLEAN_KINDS.length });
 const tiles: { input: Buffer; left: number; top: number }[] = [];
-for (let k = 0; k < 9; k++) {
+for (let k = 0; k < CLEAN_KINDS.length; k++) {
   const truth = await readCleanPage(path.join(dir, `page-${seed + k}`));
   const place = KINDS.indexOf(truth.kind);
   if (place < 0) continue;

@@ -57,7 +57,7 @@ describe('clean pages of drawn sheets', () => {
 
   it('lose their rules when asked, and keep what is written on them', () => {
     const scores = pages.flatMap((page) => {
-      const faded: Rgba = clean(page.page, 'daylight', { fadeRules: true });
+      const faded: Rgba = clean(page.page, 'daylight', { rules: 'faded' });
       return fadeScore(page, clean(page.page, 'daylight'), faded) ?? [];
     });
     expect(scores.length).toBeGreaterThan(0);

@@ -35,15 +35,44 @@ function either(a: Uint8Array, b: Uint8Array): Uint8Array {
   return mask;
 }
 
+interface TruthMasks {
+  /** what is meant to be read: written or printed */
+  readonly ink: Uint8Array;
+  readonly nearInk: Uint8Array;
+  /** rules and highlighter, and what is near them */
+  readonly other: Uint8Array;
+}
+
+/** A page is scored in many looks: what follows from its truth alone is worked out once. */
+const masks = new WeakMap<CleanPage, TruthMasks>();
+
+function masksOf(truth: CleanPage): TruthMasks {
+  const known = masks.get(truth);
+  if (known) return known;
+  const { width, height } = truth.page;
+  const ink = either(over(truth.ink, 127), over(truth.print, 127));
+  const made = {
+    ink,
+    nearInk: grow(ink, width, height, 1),
+    other: grow(either(over(truth.rules, 30), over(truth.tint, 60)), width, height, 2),
+  };
+  masks.set(truth, made);
+  return made;
+}
+
 /** What is meant to be read: written or printed. */
-export const inkOf = ({ ink, print }: CleanPage): Uint8Array => either(over(ink, 127), over(print, 127));
+export const inkOf = (truth: CleanPage): Uint8Array => masksOf(truth).ink;
+
+export interface InkF {
+  readonly f: number;
+  readonly precision: number;
+  readonly recall: number;
+}
 
 /** F-measure of found ink, one pixel of tolerance, rules and highlighter left out. */
-export function inkF(truth: CleanPage, found: Uint8Array): { f: number; precision: number; recall: number } {
+export function inkF(truth: CleanPage, found: Uint8Array): InkF {
   const { width, height } = truth.page;
-  const ink = inkOf(truth);
-  const ignored = grow(either(over(truth.rules, 30), over(truth.tint, 60)), width, height, 2);
-  const nearInk = grow(ink, width, height, 1);
+  const { ink, nearInk, other: ignored } = masksOf(truth);
   const nearFound = grow(found, width, height, 1);
   let right = 0;
   let claimed = 0;

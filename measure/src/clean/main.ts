@@ -1,171 +1,158 @@
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { Command } from 'commander';
-import { checkPage, clean, inkMapOf } from '@ravlo/core';
 import { CLEAN_KINDS } from '@ravlo/studio';
 import { loadComparison } from '../comparison';
 import { mean, median } from '../statistics';
 import { printTable } from '../table';
-import { greyOf, otsu, sauvola } from './baselines';
-import { drawMissing, readCleanPage, type CleanPage } from './cleanPages';
-import {
-  blackOf,
-  fadeScore,
-  hueError,
-  inkF,
-  inkRecall,
-  paperScore,
-  tintChroma,
-  type FadeScore,
-} from './cleanScores';
+import { drawMissing } from './cleanPages';
+import { BASELINES, SCORED_LOOKS, scorePage, type LookScore, type PageScore } from './scorePage';
+import { saveWorstWords } from './worstWords';
 
-const { dir, seed, count, each } = new Command('measure:clean')
-  .description('How clean pages get, beside Otsu, Sauvola and a general-purpose library, in one run.')
+const {
+  dir,
+  seed,
+  count: pages,
+  each,
+  worst,
+} = new Command('measure:clean')
+  .description(
+    'How clean pages get, beside Otsu, Sauvola, division and a general-purpose library, in one run.',
+  )
   .option('--dir <dir>', 'where the drawn pages are kept', 'out/clean/pages')
-  .option('--seed <n>', 'the first', Number, 201)
-  .option('--count <n>', 'how many pages; kinds go round', Number, 36)
+  .option('--seed <n>', 'the first', Number, 1001)
+  .option('--count <n>', 'how many pages; kinds go round', Number, 54)
   .option('--each', 'a line for every page, on standard error')
+  .option('--worst <jpg>', 'a picture of the twenty worst words: photo, Daylight, truth')
   .parse()
-  .opts<{ dir: string; seed: number; count: number; each?: boolean }>();
+  .opts<{ dir: string; seed: number; count: number; each?: boolean; worst?: string }>();
 
-interface Row {
-  readonly kind: string;
-  readonly pencil: boolean;
-  readonly pen: number;
-  readonly otsu: number;
-  readonly sauvola: number;
-  readonly daylight: number;
-  readonly lifted: number;
-  readonly white: number;
-  readonly deviation: number;
-  readonly hue: number | null;
-  readonly tint: number | null;
-  readonly faded: FadeScore | null;
-  readonly ms: readonly [daylight: number, pen: number, verdict: number];
-  readonly otherMs: readonly [daylight: number, pen: number];
-}
-
-function timed<T>(work: () => T): [T, number] {
-  const start = performance.now();
-  return [work(), performance.now() - start];
-}
-
-/** They never change: worked out once a page. */
-function baselineScores(name: string, truth: CleanPage): Pick<Row, 'otsu' | 'sauvola'> {
-  const file = `${name}.baselines`;
-  if (existsSync(file)) return JSON.parse(readFileSync(file, 'utf8')) as Pick<Row, 'otsu' | 'sauvola'>;
-  const { page } = truth;
-  const grey = greyOf(page);
-  const scores = {
-    otsu: inkF(truth, otsu(grey)).f,
-    sauvola: inkF(truth, sauvola(grey, page.width, page.height)).f,
-  };
-  writeFileSync(file, JSON.stringify(scores));
-  return scores;
-}
-
-const rows: Row[] = [];
-await drawMissing({ dir, seed, count });
+await drawMissing({ dir, seed, count: pages });
 const comparison = await loadComparison();
-for (let k = 0; k < count; k++) {
-  const name = path.join(dir, `page-${seed + k}`);
-  const truth = await readCleanPage(name);
-  const { page } = truth;
-  const [day, dayMs] = timed(() => clean(page, 'daylight'));
-  const [pen, penMs] = timed(() => clean(page, 'pen'));
-  const lifted = clean(page, 'pencil');
-  const map = inkMapOf(page);
-  const [, verdictMs] = timed(() => checkPage(page, null, map));
-  const ours = inkF(truth, blackOf(pen));
-  const row: Row = {
-    kind: truth.kind,
-    pencil: truth.pen === 'pencil',
-    pen: ours.f,
-    ...baselineScores(name, truth),
-    daylight: inkRecall(truth, day),
-    lifted: inkRecall(truth, lifted),
-    ...paperScore(truth, day),
-    hue: hueError(truth, day),
-    tint: tintChroma(truth, day),
-    faded: fadeScore(truth, day, clean(page, 'daylight', { fadeRules: true })),
-    ms: [dayMs, penMs, verdictMs],
-    otherMs: [comparison.daylightMs(page), comparison.penMs(page)],
-  };
+const rows: PageScore[] = [];
+for (let k = 0; k < pages; k++) {
+  const row = await scorePage(path.join(dir, `page-${seed + k}`), comparison);
   rows.push(row);
-  if (each) {
-    process.stderr.write(
-      `${truth.name} ${truth.kind} ${truth.paper} ${truth.pen}: pen ${row.pen.toFixed(3)} (p ${ours.precision.toFixed(3)} r ${ours.recall.toFixed(3)}) otsu ${row.otsu.toFixed(3)} sauvola ${row.sauvola.toFixed(3)} day ${row.daylight.toFixed(3)} pencil ${row.lifted.toFixed(3)} white ${row.white.toFixed(4)} sd ${row.deviation.toFixed(2)} hue ${row.hue?.toFixed(1)} ms ${dayMs.toFixed(0)} ${penMs.toFixed(0)}\n`,
-    );
-  }
+  if (each) process.stderr.write(`${line(row)}\n`);
+}
+if (worst) await saveWorstWords(worst, dir, rows);
+
+function line({
+  name,
+  kind,
+  looks,
+  picked,
+  baselines,
+  deviation,
+  rules,
+  faded,
+  width,
+  word,
+  reasons,
+  ms,
+}: PageScore): string {
+  const score = ({ f, precision, recall, lost }: LookScore) =>
+    `${f.toFixed(3)} (${precision.toFixed(3)} ${recall.toFixed(3)} lost ${(100 * lost).toFixed(1)})`;
+  return [
+    `${name} ${kind}`,
+    `day ${score(looks.daylight)}`,
+    `pen ${score(looks.pen)}`,
+    `pencil ${score(looks.pencil)}`,
+    `soft ${score(looks['soft-grey'])}`,
+    `auto ${picked}`,
+    `division ${score(baselines.division)}`,
+    `paper ${deviation.toFixed(2)}`,
+    rules ? `rules ${rules.patchiness.toFixed(2)} ${rules.darkness.toFixed(2)}` : '',
+    faded ? `faded ${(100 * faded.left).toFixed(1)} ${(100 * faded.harmed).toFixed(2)}` : '',
+    `width ${width.px.toFixed(2)} ${width.bolder?.toFixed(2) ?? ''}`,
+    `${word} ${reasons.join(' ')} ms ${ms.daylight.toFixed(0)} ${ms.pen.toFixed(0)} ${ms.verdict.toFixed(0)}`,
+  ].join(' · ');
 }
 
-const present = (values: readonly (number | null)[]) => values.filter((value) => value !== null);
 const fixed = (value: number, digits: number) => (Number.isFinite(value) ? value.toFixed(digits) : '-');
-const line = (name: string, some: readonly Row[]) => {
-  const by = (pick: (row: Row) => number) => mean(some.map(pick));
-  return [
+const present = <T>(values: readonly (T | null)[]) => values.filter((value): value is T => value !== null);
+const groups: readonly (readonly [string, readonly PageScore[]])[] = [
+  ...CLEAN_KINDS.map((kind) => [kind, rows.filter((row) => row.kind === kind)] as const),
+  ['in pencil', rows.filter((row) => row.pencil)],
+  ['all', rows],
+];
+
+const fOf = (some: readonly PageScore[], pick: (row: PageScore) => LookScore) =>
+  fixed(mean(some.map((row) => pick(row).f)), 3);
+printTable([
+  ['ink F', 'n', ...SCORED_LOOKS, 'auto', 'classical daylight', 'pen', ...BASELINES],
+  ...groups.map(([name, some]) => [
     name,
     String(some.length),
-    fixed(
-      by((row) => row.pen),
-      4,
-    ),
-    fixed(
-      by((row) => row.otsu),
-      4,
-    ),
-    fixed(
-      by((row) => row.sauvola),
-      4,
-    ),
-    fixed(
-      by((row) => row.daylight),
-      4,
-    ),
-    fixed(
-      by((row) => row.lifted),
-      4,
-    ),
-    fixed(100 * by((row) => row.white), 2),
-    fixed(
-      by((row) => row.deviation),
-      2,
-    ),
-    fixed(median(present(some.map((row) => row.hue))), 1),
-    fixed(median(present(some.map((row) => row.tint))), 2),
-  ];
+    ...[...SCORED_LOOKS, 'auto' as const].map((look) => fOf(some, ({ looks }) => looks[look])),
+    fOf(some, ({ classical }) => classical.daylight),
+    fOf(some, ({ classical }) => classical.pen),
+    ...BASELINES.map((base) => fOf(some, ({ baselines }) => baselines[base])),
+  ]),
+]);
+
+process.stdout.write('\n');
+const both = (pick: (row: PageScore) => LookScore) =>
+  [mean(rows.map((row) => pick(row).precision)), mean(rows.map((row) => pick(row).recall))].map((value) =>
+    fixed(value, 3),
+  );
+printTable([
+  ['all', 'precision', 'recall'],
+  ...[...SCORED_LOOKS, 'auto' as const].map((look) => [look, ...both(({ looks }) => looks[look])]),
+  ['classical daylight', ...both(({ classical }) => classical.daylight)],
+  ['classical pen', ...both(({ classical }) => classical.pen)],
+  ...BASELINES.map((base) => [base, ...both(({ baselines }) => baselines[base])]),
+]);
+
+process.stdout.write('\n');
+/** Letters count alike, on whatever page they are. */
+const lostOf = (some: readonly PageScore[], pick: (row: PageScore) => LookScore) => {
+  const letters = some.reduce((sum, row) => sum + row.letters, 0);
+  return fixed((100 * some.reduce((sum, row) => sum + pick(row).lost * row.letters, 0)) / letters, 2);
 };
 printTable([
   [
-    'kind',
-    'n',
-    'Pen F',
-    'Otsu F',
-    'Sauvola F',
-    'Daylight recall',
-    'Pencil recall',
+    'letters lost %',
+    ...SCORED_LOOKS,
+    'classical daylight',
+    'pen',
+    'division',
     'white %',
     'deviation',
+    'width px',
     'hue',
     'tint',
   ],
-  ...CLEAN_KINDS.map((kind) =>
-    line(
-      kind,
-      rows.filter((row) => row.kind === kind),
-    ),
-  ),
-  line(
-    'in pencil',
-    rows.filter((row) => row.pencil),
-  ),
-  line('all', rows),
+  ...groups.map(([name, some]) => [
+    name,
+    ...SCORED_LOOKS.map((look) => lostOf(some, ({ looks }) => looks[look])),
+    lostOf(some, ({ classical }) => classical.daylight),
+    lostOf(some, ({ classical }) => classical.pen),
+    lostOf(some, ({ baselines }) => baselines.division),
+    fixed(100 * mean(some.map(({ white }) => white)), 2),
+    fixed(mean(some.map(({ deviation }) => deviation)), 2),
+    fixed(median(some.map(({ width }) => width.px).filter(Number.isFinite)), 2),
+    fixed(median(present(some.map(({ hue }) => hue))), 1),
+    fixed(median(present(some.map(({ tint }) => tint))), 2),
+  ]),
 ]);
-const faded = rows.flatMap(({ faded: score }) => score ?? []);
+
+const ruled = present(rows.map(({ rules }) => rules));
+const faded = present(rows.map((row) => row.faded));
+const bolder = present(rows.map(({ width }) => width.bolder));
 process.stdout.write(
-  `\nfading rules, ${faded.length} ruled pages: ${fixed(100 * mean(faded.map(({ left }) => left)), 1)} % of the rules left, ${fixed(100 * mean(faded.map(({ harmed }) => harmed)), 2)} points of ink recall lost\n\n`,
+  `\nrules kept, ${ruled.length} pages: patchiness ${fixed(mean(ruled.map(({ patchiness }) => patchiness)), 3)}, darkness against the photo's ${fixed(mean(ruled.map(({ darkness }) => darkness)), 2)}, at most ${fixed(Math.max(...ruled.map(({ darkness }) => darkness)), 2)}\n` +
+    `rules faded, ${faded.length} pages: ${fixed(100 * mean(faded.map(({ left }) => left)), 1)} % of the rules left, ${fixed(100 * mean(faded.map(({ harmed }) => harmed)), 2)} points of ink recall lost\n` +
+    `print bolder by ${fixed(100 * median(bolder), 1)} % (${bolder.length} pages)\n`,
 );
-const ms = (pick: (row: Row) => number) => median(rows.map(pick));
+const losing = rows.filter(({ looks }) => Math.max(looks.daylight.lost, looks.auto.lost) > 0.015);
+const whole = rows.filter((row) => !losing.includes(row));
+const count = (some: readonly PageScore[], is: (row: PageScore) => boolean) => some.filter(is).length;
+process.stdout.write(
+  `pages that lose more than 1.5 % of their letters: ${losing.length}; the verdict says so on ${count(losing, ({ saysLost }) => saysLost)}\n` +
+    `other pages: ${whole.length}; it says so on ${count(whole, ({ saysLost }) => saysLost)}, and marks ${count(whole, ({ word }) => word !== 'reads-well')} down for anything\n\n`,
+);
+
+const ms = (pick: (row: PageScore) => number) => median(rows.map(pick));
 const timeRow = (name: string, ours: number, theirs: number | null) => [
   name,
   `${ours.toFixed(0)} ms`,
@@ -173,20 +160,20 @@ const timeRow = (name: string, ours: number, theirs: number | null) => [
   theirs === null ? '' : (ours / theirs).toFixed(2),
 ];
 printTable([
-  ['1654 x 2339, medians', 'Ravlo', 'OpenCV', 'ratio'],
+  ['medians', 'Ravlo', 'OpenCV', 'ratio'],
   timeRow(
     'Daylight',
-    ms((row) => row.ms[0]),
-    ms((row) => row.otherMs[0]),
+    ms((row) => row.ms.daylight),
+    ms((row) => row.otherMs.daylight),
   ),
   timeRow(
     'Pen',
-    ms((row) => row.ms[1]),
-    ms((row) => row.otherMs[1]),
+    ms((row) => row.ms.pen),
+    ms((row) => row.otherMs.pen),
   ),
   timeRow(
     'verdict, the ink known',
-    ms((row) => row.ms[2]),
+    ms((row) => row.ms.verdict),
     null,
   ),
 ]);

@@ -4,6 +4,7 @@ import * as first from './0001-packets-photos-pages';
 import * as second from './0002-phones';
 import * as third from './0003-taken-at-and-look';
 import * as fourth from './0004-found-and-batch';
+import * as fifth from './0005-rules-of-a-look';
 
 /** All migrations, oldest first. A migration that has shipped is never changed. */
 export const migrations: RunnableMigration<QueryInterface>[] = [
@@ -11,4 +12,5 @@ export const migrations: RunnableMigration<QueryInterface>[] = [
   { name: '0002-phones', up: ({ context }) => second.up(context) },
   { name: '0003-taken-at-and-look', up: ({ context }) => third.up(context) },
   { name: '0004-found-and-batch', up: ({ context }) => fourth.up(context) },
+  { name: '0005-rules-of-a-look', up: ({ context }) => fifth.up(context) },
 ];

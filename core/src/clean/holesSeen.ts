@@ -1,0 +1,71 @@
+import { connectedParts, type ConnectedPart } from '../raster/connectedParts';
+import { logitByte, type InkLikelihood } from './inkNet';
+
+/** Holes are looked for in strips along the edges this wide, as a share of the page's shorter side. */
+const STRIP = 0.13;
+/** The least and the largest diameter of a hole with its ring and shade; the same measure (3.5 to 15 mm on A4). */
+const LEAST = 0.0165;
+const MOST = 0.072;
+/** A disc fills 0.785 of the square round it; what the net sees of it a little more or less. */
+const FILLED = 0.55;
+const SURELY = logitByte(0.5);
+/** How far from a line two holes may lie, the same measure, and how different in size. */
+const ASKEW = 0.014;
+const ALIKE = 0.35;
+/** Cells around that go with a hole: its soft edge. */
+const RIM = 3;
+
+/**
+ * Cells of punched holes as the net sees them, whatever shows through them: 1, else 0. One alone may be a blot: there must
+ * be two alike in a line along an edge.
+ */
+export function holesSeen({ unwanted, width, height }: InkLikelihood): Uint8Array {
+  const result = new Uint8Array(width * height);
+  const short = Math.min(width, height);
+  const strip = STRIP * short;
+  const mask = new Uint8Array(width * height);
+  for (let y = 0, i = 0; y < height; y++) {
+    const isAcross = y < strip || y >= height - strip;
+    for (let x = 0; x < width; x++, i++) {
+      if (unwanted[i] >= SURELY && (isAcross || x < strip || x >= width - strip)) mask[i] = 1;
+    }
+  }
+  const round = connectedParts(mask, width, height).filter((part) => isRound(part, short));
+  for (const part of round) {
+    if (!round.some((other) => other !== part && isLike(part, other, short))) continue;
+    const { x, y, size } = placeOf(part);
+    const radius = size / 2 + RIM;
+    for (let row = Math.max(0, Math.floor(y - radius)); row <= Math.min(height - 1, y + radius); row++) {
+      const half = Math.sqrt(Math.max(0, radius * radius - (row + 0.5 - y) ** 2));
+      result.fill(
+        1,
+        row * width + Math.max(0, Math.round(x - half)),
+        row * width + Math.min(width, Math.round(x + half)),
+      );
+    }
+  }
+  return result;
+}
+
+const placeOf = ({ left, right, top, bottom }: ConnectedPart) => ({
+  x: (left + right + 1) / 2,
+  y: (top + bottom + 1) / 2,
+  size: (right - left + bottom - top + 2) / 2,
+});
+
+function isRound({ left, right, top, bottom, pixels }: ConnectedPart, short: number): boolean {
+  const [across, down] = [right - left + 1, bottom - top + 1];
+  const size = (across + down) / 2;
+  return (
+    size >= LEAST * short &&
+    size <= MOST * short &&
+    Math.abs(across - down) <= 0.25 * Math.max(across, down) + 1 &&
+    pixels > FILLED * across * down
+  );
+}
+
+function isLike(a: ConnectedPart, b: ConnectedPart, short: number): boolean {
+  const [one, two] = [placeOf(a), placeOf(b)];
+  const aligned = Math.min(Math.abs(one.x - two.x), Math.abs(one.y - two.y));
+  return aligned < ASKEW * short && Math.abs(one.size - two.size) < ALIKE * Math.max(one.size, two.size);
+}

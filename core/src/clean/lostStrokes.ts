@@ -1,0 +1,142 @@
+import { connectedParts } from '../raster/connectedParts';
+import { gridRow } from './grid';
+import { logitByte, type InkLikelihood } from './inkNet';
+import type { InkMap } from './inkMap';
+import { PAPER, type PageParts } from './pageParts';
+
+/** What is seen on the page and not in its parts. */
+export interface LostStrokes {
+  /** of all that is seen, strokes and lost ones */
+  readonly share: number;
+  /** of what the net takes for ink, what it is in two minds about and what is not shown */
+  readonly unsure: number;
+  /** left, top, width, height of where most are, as shares of the page; null where there are none */
+  readonly place: readonly [number, number, number, number] | null;
+}
+
+/** Cells along a line, to each side of its middle, and how far from it the paper beside it is. */
+const ALONG = 2;
+const BESIDE = 3;
+/** A line is darker than the paper on both sides by so many levels, and by so many deviations of bare paper. */
+const LEAST = 3.5;
+const OF_NOISE = 2;
+/** Only cells this dark are looked at: in levels, and in deviations. */
+const LOOKED_AT = [4, 2.2] as const;
+/** Fewer cells together, or closer together, are grain. */
+const LEAST_CELLS = 9;
+const LEAST_LENGTH = 7;
+/** What the net takes for unwanted with more than these odds is not missed. */
+const UNWANTED = logitByte(0.5);
+/** Odds of ink: in two minds from the first, likely from the second; and so many levels darker than the paper. */
+const PERHAPS = logitByte(0.12);
+const LIKELY = logitByte(0.5);
+const LEAST_UNSURE = 3;
+/** Nor is what may be a rule. */
+const MAYBE_RULE = logitByte(0.12);
+/** Across, down, and the two ways between. */
+const WAYS = [
+  [1, 0],
+  [0, 1],
+  [1, 1],
+  [1, -1],
+] as const;
+/** From a cell to the next along a line, and to the paper beside it. */
+interface LineWay {
+  readonly along: number;
+  readonly across: number;
+}
+/** A page with fewer cells of strokes than this counts as if it had so many: a crumb on a blank page is not half of it. */
+const FEW = 800;
+/** Places are told by tiles of so many cells. */
+const TILE = 96;
+
+/**
+ * Looks for strokes without the net, as ridges: a short line of cells that is darker than the paper on both sides of it,
+ * in any of four directions (after line detectors of M. Laws, 1980). Those that lie where the page's parts say paper are lost.
+ */
+export function lostStrokes(map: InkMap, parts: PageParts, seen: InkLikelihood): LostStrokes {
+  const { width, height, kinds, darkest, strokes, step } = parts;
+  const found = new Uint8Array(kinds.length);
+  const noise = new Float32Array(map.width);
+  const isUnsure = (i: number) =>
+    seen.ink[i] >= PERHAPS &&
+    kinds[i] === PAPER &&
+    darkest[i] >= LEAST_UNSURE &&
+    seen.rules[i] < MAYBE_RULE &&
+    seen.unwanted[i] < UNWANTED;
+  const margin = BESIDE + ALONG + 1;
+  const ways = WAYS.map(([dx, dy]): LineWay => ({
+    along: dy * width + dx,
+    across: BESIDE * (dx * width - dy),
+  }));
+  for (let y = margin; y < height - margin; y++) {
+    if ((y & 7) === 0 || y === margin) gridRow(map.noise, y * step, noise);
+    for (let x = margin; x < width - margin; x++) {
+      const i = y * width + x;
+      const deviation = noise[x * step];
+      const dark = darkest[i];
+      if (dark < LOOKED_AT[0] || dark < LOOKED_AT[1] * deviation) continue;
+      if (kinds[i] !== PAPER || seen.unwanted[i] >= UNWANTED || seen.rules[i] >= MAYBE_RULE) continue;
+      if (isLine(darkest, ways, i, Math.max(LEAST, OF_NOISE * deviation))) found[i] = 1;
+    }
+  }
+  let [shown, sure, unsure] = [0, 0, 0];
+  for (let i = 0; i < strokes.length; i++) {
+    shown += strokes[i];
+    if (strokes[i] === 1) sure += seen.ink[i] >= LIKELY ? 1 : 0;
+    else if (isUnsure(i)) unsure++;
+  }
+  const columns = Math.ceil(width / TILE);
+  const tiles = new Float32Array(columns * Math.ceil(height / TILE));
+  let lost = 0;
+  for (const part of connectedParts(found, width, height, { joinsCorners: true })) {
+    const length = Math.max(part.right - part.left, part.bottom - part.top) + 1;
+    if (part.pixels < LEAST_CELLS || length < LEAST_LENGTH) continue;
+    lost += part.pixels;
+    const [column, row] = [(part.left + part.right) >> 1, (part.top + part.bottom) >> 1].map((v) =>
+      Math.floor(v / TILE),
+    );
+    tiles[row * columns + column] += part.pixels;
+  }
+  return {
+    share: lost / Math.max(FEW, lost + shown),
+    unsure: unsure / Math.max(FEW, unsure + sure),
+    place: lost > 0 ? placeOfMost(tiles, columns, width, height) : null,
+  };
+}
+
+function isLine(plane: Uint8Array, ways: readonly LineWay[], i: number, least: number): boolean {
+  for (const { along, across } of ways) {
+    let line = plane[i];
+    for (let k = 1, at = along; k <= ALONG; k++, at += along) line += plane[i - at] + plane[i + at];
+    // What three cells of the paper beside it may come to.
+    const most = (line / (2 * ALONG + 1) - least) * 3;
+    if (most <= 0) continue;
+    const left = i - across;
+    if (plane[left - along] + plane[left] + plane[left + along] > most) continue;
+    const right = i + across;
+    if (plane[right - along] + plane[right] + plane[right + along] <= most) return true;
+  }
+  return false;
+}
+
+/** The tiles that have at least half as much as the one with most. */
+function placeOfMost(
+  tiles: Float32Array,
+  columns: number,
+  width: number,
+  height: number,
+): LostStrokes['place'] {
+  let most = 0;
+  for (const tile of tiles) if (tile > most) most = tile;
+  let [left, top, right, bottom] = [width, height, 0, 0];
+  tiles.forEach((tile, i) => {
+    if (tile < most / 2) return;
+    const [x, y] = [(i % columns) * TILE, Math.floor(i / columns) * TILE];
+    left = Math.min(left, x);
+    top = Math.min(top, y);
+    right = Math.max(right, Math.min(width, x + TILE));
+    bottom = Math.max(bottom, Math.min(height, y + TILE));
+  });
+  return [left / width, top / height, (right - left) / width, (bottom - top) / height];
+}

@@ -1,0 +1,68 @@
+import { writtenPage } from '../../testing/pictures';
+import { clean, inkMapOf } from './clean';
+import { lostStrokes } from './lostStrokes';
+import type { Rgba } from '../raster/image';
+import { INK, PAPER, RULE } from './pageParts';
+
+const LINED = writtenPage({ width: 1200, height: 1600, over: (_, y) => (y % 56 < 2 ? 190 : undefined) });
+
+describe('the parts of a page', () => {
+  const map = inkMapOf(LINED);
+  const parts = map.parts!;
+  const share = (kind: number) => parts.kinds.filter((value) => value === kind).length / parts.kinds.length;
+
+  it('are strokes, rules and mostly paper', () => {
+    expect(share(INK)).toBeGreaterThan(0.01);
+    expect(share(RULE)).toBeGreaterThan(0.01);
+    expect(share(PAPER)).toBeGreaterThan(0.7);
+  });
+
+  it('of a written page miss nothing that can be seen', () => {
+    expect(map.lost!.share).toBeLessThan(0.01);
+  });
+
+  it('miss what is taken out of them, and say where', () => {
+    for (const [from, to] of [
+      [0.1, 0.4],
+      [0.4, 0.7],
+    ]) {
+      const { width, height } = parts;
+      const kinds = parts.kinds.slice();
+      kinds.fill(PAPER, Math.floor(from * height) * width, Math.floor(to * height) * width);
+      const { share: lost, place } = lostStrokes(map, { ...parts, kinds }, map.seen!);
+      expect(lost).toBeGreaterThan(0.1);
+      expect(place![1]).toBeGreaterThan(from - 0.1);
+      expect(place![1] + place![3]).toBeLessThan(to + 0.1);
+    }
+  });
+});
+
+describe('printed rules', () => {
+  const photo = writtenPage({ width: 1200, height: 1600, over: (_, y) => (y % 56 < 2 ? 190 : undefined) });
+
+  /** How much darker than white, or than the paper of 232, bare rules are on the mean. */
+  const ruleDarkness = (page: Rgba, white: number): number => {
+    let [sum, count] = [0, 0];
+    // Below the writing.
+    for (let y = 1176; y < 1590; y++) {
+      if (y % 56 >= 2) continue;
+      for (let x = 60; x < 1140; x++, count++) sum += 1 - page.data[(y * 1200 + x) * 4] / white;
+    }
+    return sum / count;
+  };
+
+  it.each(['daylight', 'pencil', 'soft-grey'] as const)(
+    'are never darker in %s than in the photo',
+    (look) => {
+      const shot = ruleDarkness(photo, 232);
+      const [kept, quiet, gone] = (['kept', 'quiet', 'faded'] as const).map((rules) =>
+        ruleDarkness(clean(photo, look, { rules }), 255),
+      );
+      expect(kept).toBeLessThanOrEqual(shot + 0.01);
+      expect(kept).toBeGreaterThan(0.8 * shot);
+      expect(quiet).toBeLessThan(kept);
+      expect(quiet).toBeGreaterThan(0.5 * kept);
+      expect(gone).toBeLessThan(0.05 * kept);
+    },
+  );
+});

@@ -1,0 +1,41 @@
+import type { Rgba } from '../raster/image';
+import type { CleanOptions, Look } from './clean';
+import type { InkMap } from './inkMap';
+import { pageParts, type PageParts } from './pageParts';
+import { penOfParts } from './penOfParts';
+import { gainOfCells, showInColour, showInGrey } from './showParts';
+import { strokeLevel } from './strokeLevel';
+import type { Tuning } from './tone';
+
+/**
+ * How dark the darkest place of a stroke comes out, of 255, for how dark it is on the page: a floor, so that the
+ * faintest can be read, and above it a curve that keeps darker strokes darker.
+ */
+const SHOWN: Readonly<Record<'daylight' | 'pencil' | 'soft-grey', (level: number) => number>> = {
+  daylight: (level) => 255 * (level / 255) ** 0.28,
+  pencil: (level) => 255 * (0.36 + 0.62 * (level / 255) ** 0.6),
+  'soft-grey': (level) => 255 * (0.36 + 0.58 * (level / 255) ** 0.85),
+};
+
+/** How far *more of the paper* moves the net's thresholds, in units of a logit. */
+const PAPER_SHIFT = 1.5;
+
+/** A look made of the page's parts: strokes as wide as they are, rules quiet and even, paper white. */
+export function showLook(
+  map: InkMap & Required<Pick<InkMap, 'seen' | 'parts'>>,
+  look: Exclude<Look, 'as-shot'>,
+  tuning: Tuning,
+  { rules = 'quiet' }: CleanOptions,
+): Rgba {
+  const parts = partsFor(map, tuning);
+  const level = strokeLevel(parts);
+  if (look === 'pen') return penOfParts(map, parts, level, tuning);
+  const gain = gainOfCells(parts, level.data, { shown: SHOWN[look], rules, tuning });
+  return look === 'daylight' ? showInColour(map, parts, gain) : showInGrey(map, parts, gain);
+}
+
+function partsFor(map: InkMap, { paper }: Tuning): PageParts {
+  const { seen, parts } = map;
+  if (!seen || !parts) throw new Error('The page has no parts');
+  return paper === 0 ? parts : pageParts(map, seen, parts.shift + paper * PAPER_SHIFT);
+}

@@ -1,0 +1,152 @@
+import { kernels } from '../kernels/kernels';
+import { createRgba, type Rgba } from '../raster/image';
+import { MAGIC, paperGains, paperGainsAt, roomForGains } from './darkness';
+import type { InkMap } from './inkMap';
+import { INK, RULE, TONE, type PageParts } from './pageParts';
+import type { Tuning } from './tone';
+
+/** What becomes of printed rules: shown a little fainter than in the photo, taken away, or shown as in the photo. */
+export type RuleShow = 'quiet' | 'faded' | 'kept';
+
+export interface ShowOptions {
+  /** how dark the darkest place of a stroke comes out, 0 to 255, for how dark it is on the page */
+  readonly shown: (level: number) => number;
+  readonly rules: RuleShow;
+  readonly tuning: Tuning;
+}
+
+/** Nothing becomes darker than this, so that the darkest ink keeps its colour. */
+const DARKEST = 245;
+/** Quiet rules keep this share of their darkness. */
+const QUIET = 0.8;
+
+/**
+ * The factor by which the darkness of every cell grows: strokes so that their darkest place comes out as wanted, and
+ * all else of them in proportion, which leaves them as wide as they are; rules and tones by one for the whole page.
+ */
+export function gainOfCells(
+  parts: PageParts,
+  level: Float32Array,
+  { shown, rules, tuning }: ShowOptions,
+): Float32Array {
+  const factor = 2 ** (tuning.ink * 0.8);
+  const byLevel = Float32Array.from(
+    { length: 256 },
+    (_, l) => (shown(Math.max(1, l)) / Math.max(1, l)) * factor,
+  );
+  const ofRules = { quiet: QUIET, faded: 0, kept: 1 }[rules];
+  const { kinds } = parts;
+  const gain = new Float32Array(kinds.length);
+  for (let i = 0; i < gain.length; i++) {
+    if (kinds[i] === INK) gain[i] = byLevel[Math.round(level[i])];
+    else if (kinds[i] === RULE) gain[i] = ofRules;
+    else if (kinds[i] === TONE) gain[i] = 1;
+  }
+  return gain;
+}
+
+/** Shows the page over its own paper, every cell's darkness times its gain; bare paper comes out white. */
+export function showInColour(map: InkMap, parts: PageParts, gain: Float32Array): Rgba {
+  const { width, height } = map;
+  const { data } = map.page;
+  const result = createRgba(width, height);
+  const quick = kernels();
+  const tone = new Float32Array(width);
+  const mask = new Uint8Array(width);
+  if (!quick) {
+    showPlainly(map, parts, gain, result);
+    return result;
+  }
+  const { at, others } = roomForGains(quick, width, width * 4, width * 4, width * 4, width);
+  const [pixels, out, toneAt, maskAt] = others;
+  for (let y = 0; y < height; y++) {
+    const row = y * width;
+    if (y % parts.step === 0) spreadGain(parts, gain, y, tone, mask);
+    // What lies under the mask may be paper: then it is not looked at.
+    quick.bytes(pixels, width * 4).set(data.subarray(row * 4, (row + width) * 4));
+    quick.bytes(maskAt, width).set(mask);
+    quick.floats(toneAt, width).set(tone);
+    paperGainsAt(quick, map.paper, y, width, at);
+    quick.liftRow(pixels, at[0], at[1], at[2], maskAt, toneAt, DARKEST, width, out);
+    result.data.set(quick.bytes(out, width * 4), row * 4);
+    greyFaint(map, row, tone, result);
+  }
+  return result;
+}
+
+/** The reference for the kernel; 32-bit floats, as it has. */
+export function showPlainly(map: InkMap, parts: PageParts, gain: Float32Array, result: Rgba): void {
+  const { width, height } = map;
+  const f = Math.fround;
+  const { data } = map.page;
+  const out = result.data.fill(255);
+  const tone = new Float32Array(width);
+  const mask = new Uint8Array(width);
+  const gains = [new Float32Array(width), new Float32Array(width), new Float32Array(width)] as const;
+  for (let y = 0; y < height; y++) {
+    if (y % parts.step === 0) spreadGain(parts, gain, y, tone, mask);
+    paperGains(map.paper, y, gains);
+    for (let x = 0; x < width; x++) {
+      if (mask[x] === 0) continue;
+      const at = (y * width + x) * 4;
+      const dark = gains.map((g, c) => f(255 - f(data[at + c] * g[x])));
+      const lift = Math.min(tone[x], f(DARKEST / Math.max(1, ...dark)));
+      for (let c = 0; c < 3; c++) {
+        out[at + c] = f(Math.min(255, Math.max(0, f(255 - f(dark[c] * lift)))) + MAGIC) - MAGIC;
+      }
+    }
+    greyFaint(map, y * width, tone, result);
+  }
+}
+
+/** From the first gain on a stroke's colour is more and more its noise, from the second on nothing else. */
+const COLOURED_TO = 2.6;
+const GREY_FROM = 5;
+
+/** Takes the colour from what was lifted far: that of a faint stroke cannot be told from the camera's noise. */
+function greyFaint({ darkness, smooth }: InkMap, row: number, tone: Float32Array, { data }: Rgba): void {
+  for (let x = 0; x < tone.length; x++) {
+    if (tone[x] <= COLOURED_TO) continue;
+    const share = Math.min(1, (tone[x] - COLOURED_TO) / (GREY_FROM - COLOURED_TO));
+    const level = 255 - Math.min(DARKEST, (darkness[row + x] + smooth[row + x]) * 0.5 * tone[x]);
+    const at = (row + x) * 4;
+    for (let c = 0; c < 3; c++) data[at + c] += Math.round((level - data[at + c]) * share);
+  }
+}
+
+/** The same in grey, from how dark each pixel is. */
+export function showInGrey(map: InkMap, parts: PageParts, gain: Float32Array): Rgba {
+  const { width, height, darkness, smooth } = map;
+  const result = createRgba(width, height);
+  const out = new Uint32Array(result.data.buffer).fill(0xffffffff);
+  const tone = new Float32Array(width);
+  const mask = new Uint8Array(width);
+  for (let y = 0, i = 0; y < height; y++) {
+    if (y % parts.step === 0) spreadGain(parts, gain, y, tone, mask);
+    for (let x = 0; x < width; x++, i++) {
+      if (mask[x] === 0) continue;
+      // What is lifted far shows its noise: there the smoothed darkness takes its part.
+      const dark = (tone[x] > 2 ? (darkness[i] + smooth[i]) * 0.5 : darkness[i]) * tone[x];
+      const level = 255 - Math.round(dark < DARKEST ? dark : DARKEST);
+      out[i] = 0xff000000 | (level << 16) | (level << 8) | level;
+    }
+  }
+  return result;
+}
+
+/** A row's gains, pixel by pixel, and where there are any. */
+function spreadGain(
+  { step, width: columns }: PageParts,
+  gain: Float32Array,
+  y: number,
+  tone: Float32Array,
+  mask: Uint8Array,
+): void {
+  const row = Math.floor(y / step) * columns;
+  const shift = step - 1;
+  for (let x = 0; x < tone.length; x++) {
+    const value = gain[row + (x >> shift)];
+    tone[x] = value;
+    mask[x] = value > 0 ? 1 : 0;
+  }
+}

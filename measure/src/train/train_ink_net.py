@@ -1,0 +1,221 @@
+"""Trains core's ink net (core/src/clean/inkNet.ts) on crops that ink_crops.py makes of drawInkSet.ts's sheets.
+
+    node --import tsx measure/src/train/drawInkSet.ts --count 400 --out out/inkset
+    python measure/src/train/train_ink_net.py --data out/inkset --out core/src/clean/inkNetWeights.ts --minutes 40
+
+--half learns from lined and plain paper only and is scored on squared and dotted paper and worksheets.
+Needs torch, numpy and opencv-python-headless.
+"""
+
+import argparse
+import base64
+import multiprocessing
+import time
+
+import numpy as np
+import torch
+from torch import nn
+from torch.nn import functional as F
+
+from ink_crops import make_crop, read_sheets
+
+CHANNELS = dict(a=12, d=24, f=48, h=64, q=16)
+CLASSES = 4
+HALF = ("lined", "plain")
+BATCH = 10
+KEPT = 300
+"""Batches that are looked at again."""
+
+
+class Separable(nn.Module):
+    """A 3 x 3 convolution a channel, then one that mixes the channels; cut off below zero."""
+
+    def __init__(self, inputs, outputs, stride=1):
+        super().__init__()
+        self.each = nn.Conv2d(inputs, inputs, 3, stride, 1, groups=inputs, bias=False)
+        self.mix = nn.Conv2d(inputs, outputs, 1, bias=False)
+        self.norm = nn.BatchNorm2d(outputs)
+
+    def forward(self, x):
+        return F.relu(self.norm(self.mix(self.each(x))))
+
+    def folded(self):
+        scale = self.norm.weight / torch.sqrt(self.norm.running_var + self.norm.eps)
+        mix = self.mix.weight * scale[:, None, None, None]
+        return [self.each.weight, mix, self.norm.bias - self.norm.running_mean * scale]
+
+
+class Full(nn.Module):
+    def __init__(self, inputs, outputs, side, stride=1, rectify=True):
+        super().__init__()
+        self.mix = nn.Conv2d(inputs, outputs, side, stride, side // 2, bias=False)
+        self.norm = nn.BatchNorm2d(outputs)
+        self.rectify = rectify
+
+    def forward(self, x):
+        x = self.norm(self.mix(x))
+        return F.relu(x) if self.rectify else x
+
+    def folded(self):
+        scale = self.norm.weight / torch.sqrt(self.norm.running_var + self.norm.eps)
+        return [self.mix.weight * scale[:, None, None, None], self.norm.bias - self.norm.running_mean * scale]
+
+
+class InkNet(nn.Module):
+    """See core/src/clean/inkNet.ts."""
+
+    def __init__(self):
+        super().__init__()
+        a, d, f, h, q = (CHANNELS[k] for k in "adfhq")
+        self.layers = nn.ModuleDict(
+            dict(
+                a=Full(3, a, 3, 2),
+                b=Separable(a, a),
+                c=Separable(a, d, 2),
+                d=Separable(d, d),
+                e=Separable(d, f, 2),
+                f=Separable(f, f),
+                g=Separable(f, h, 2),
+                h=Separable(h, h),
+                i=Separable(h, h),
+                j=Full(h, f, 1),
+                k=Separable(f, f),
+                l=Full(f, d, 1),
+                m=Separable(d, d),
+                n=Full(d, a, 1),
+                o=Separable(a, q),
+            )
+        )
+        self.last = nn.Conv2d(q, CLASSES * 4, 1)
+
+    def forward(self, x):
+        layer = self.layers
+        b = layer.b(layer.a(x))
+        d = layer.d(layer.c(b))
+        f = layer.f(layer.e(d))
+        i = layer.i(layer.h(layer.g(f)))
+        up = lambda t: F.interpolate(t, scale_factor=2, mode="nearest")
+        k = layer.k(up(layer.j(i)) + f)
+        m = layer.m(up(layer.l(k)) + d)
+        o = layer.o(up(layer.n(m)) + b)
+        return F.pixel_shuffle(self.last(o), 2)
+
+
+WEIGHT = torch.tensor([2.0, 1.0, 1.0, 1.0])[None, :, None, None]
+
+
+def loss_of(logits, truth):
+    each = F.binary_cross_entropy_with_logits(logits, truth, reduction="none")
+    return (each * (1 + truth * (WEIGHT - 1) * 1.0) * torch.tensor([1.6, 1, 0.5, 0.8])[None, :, None, None]).mean()
+
+
+def produce(sheets, seed, queue):
+    rng = np.random.default_rng(seed)
+    torch.set_num_threads(1)
+    while True:
+        made = [make_crop(rng, sheets) for _ in range(BATCH)]
+        queue.put((np.stack([m[0] for m in made]), np.stack([m[1] for m in made])))
+
+
+def scores(net, held):
+    """Precision and recall of ink and rules, half a pixel's cover and more, at even odds."""
+    net.eval()
+    inputs, truth = held
+    with torch.no_grad():
+        found = torch.cat([net(inputs[k : k + 20]) for k in range(0, len(inputs), 20)]) > 0
+    net.train()
+    wanted = truth > 0.6
+    some = truth > 0.08
+    out = []
+    for c in range(CLASSES):
+        f, w, s = found[:, c], wanted[:, c], some[:, c]
+        out.append(f"{((f & s).sum() / f.sum().clamp(min=1)).item():.4f}/{((f & w).sum() / w.sum().clamp(min=1)).item():.4f}")
+    return " ".join(out)
+
+
+def write(net, path):
+    parts = []
+    for layer in net.layers.values():
+        parts += [t.detach().contiguous().numpy() for t in layer.folded()]
+    parts += [net.last.weight.detach().numpy(), net.last.bias.detach().numpy()]
+    words = np.concatenate([p.astype("<f2").ravel() for p in parts])
+    text = base64.b64encode(words.tobytes()).decode()
+    with open(path, "w") as file:
+        file.write("/** Weights of the ink net, 16-bit floats as base64; written by train_ink_net.py, not by hand. */\n")
+        file.write(f"export const INK_NET_WEIGHTS =\n  '{text}';\n")
+    print(len(words), "weights,", len(text), "characters")
+
+
+def main():
+    parser = argparse.ArgumentParser()
+    parser.add_argument("--data", required=True)
+    parser.add_argument("--out", required=True)
+    parser.add_argument("--half", action="store_true")
+    parser.add_argument("--minutes", type=float, default=40)
+    parser.add_argument("--start", help="a state to go on from")
+    parser.add_argument("--rate", type=float, default=4e-3)
+    parser.add_argument("--seed", type=int, default=1)
+    options = parser.parse_args()
+    torch.set_num_threads(1)
+    torch.manual_seed(options.seed)
+    if options.half:
+        sheets = read_sheets(options.data, lambda paper: paper in HALF)
+        held_sheets = read_sheets(options.data, lambda paper: paper not in HALF)
+    else:
+        everything = read_sheets(options.data)
+        cutoff = max(1, len(everything) // 10)
+        sheets, held_sheets = everything[cutoff:], everything[:cutoff]
+    rng = np.random.default_rng(99)
+    held = [make_crop(rng, held_sheets) for _ in range(120)]
+    held = tuple(torch.tensor(np.stack([h[k] for h in held])) for k in (0, 1))
+    print(len(sheets), "sheets", flush=True)
+    queue = multiprocessing.Queue(8)
+    workers = [
+        multiprocessing.Process(target=produce, args=(sheets, options.seed * 100 + k, queue), daemon=True) for k in range(1)
+    ]
+    for worker in workers:
+        worker.start()
+    net = InkNet().to(memory_format=torch.channels_last)
+    print(sum(p.numel() for p in net.parameters()), "weights", flush=True)
+    if options.start:
+        net.load_state_dict(torch.load(options.start))
+    optimizer = torch.optim.AdamW(net.parameters(), lr=3e-3, weight_decay=1e-4)
+    began = time.time()
+    step = 0
+    losses = []
+    kept = []
+    while True:
+        share = (time.time() - began) / (options.minutes * 60)
+        if share >= 1:
+            break
+        for group in optimizer.param_groups:
+            group["lr"] = options.rate * min(1, step / 100 + 0.01) * 0.5 * (1 + np.cos(np.pi * share))
+        # Learning is quicker than drawing: in between, earlier crops are looked at once more, mirrored.
+        if not kept or not queue.empty():
+            batch = tuple(torch.tensor(t).half() for t in queue.get())
+            if len(kept) < KEPT:
+                kept.append(batch)
+            else:
+                kept[rng.integers(KEPT)] = batch
+        else:
+            batch = tuple(t.flip(-1) if step % 2 else t for t in kept[rng.integers(len(kept))])
+        inputs, truth = (t.float() for t in batch)
+        loss = loss_of(net(inputs.contiguous(memory_format=torch.channels_last)), truth)
+        optimizer.zero_grad()
+        loss.backward()
+        nn.utils.clip_grad_norm_(net.parameters(), 1.0)
+        optimizer.step()
+        losses.append(loss.item())
+        step += 1
+        if step % 200 == 0:
+            print(f"{step} {time.time() - began:.0f} s loss {np.mean(losses[-200:]):.4f} ink rules tones unwanted {scores(net, held)}", flush=True)
+            torch.save(net.state_dict(), options.out + ".state")
+    net.eval()
+    print("at the end", scores(net, held))
+    net.eval()
+    torch.save(net.state_dict(), options.out + ".state")
+    write(net, options.out)
+
+
+if __name__ == "__main__":
+    main()
