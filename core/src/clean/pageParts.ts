@@ -64,10 +64,10 @@ const FLANK = 3;
 export function pageParts(map: InkMap, seen: InkLikelihood, shift = 0): PageParts {
   const { step, width, height } = seen;
   const darkest = darkestOfCells(map, step, width, height);
-  const { strokes, doubted } = strokeCells(map, seen, darkest, shift);
+  const { strokes, doubted, ruleEnds } = strokeCells(map, seen, darkest, shift);
   const holes = holesSeen(seen);
   const wide = widen(strokes, width, height);
-  const rules = ruleCells(seen, strokes);
+  const rules = ruleCells(seen, strokes, ruleEnds);
   const wideRules = widen(rules, width, height);
   const toned = new Uint8Array(width * height);
   for (let i = 0; i < toned.length; i++) if (seen.tones[i] >= TONE_FROM) toned[i] = 1;
@@ -102,7 +102,7 @@ const LEAST_PIECE = 6;
 const LEAST_RULED = 0.0025;
 
 /** Cells of rules; where there is no ruling they become strokes. */
-function ruleCells(seen: InkLikelihood, strokes: Uint8Array): Uint8Array {
+function ruleCells(seen: InkLikelihood, strokes: Uint8Array, ruleEnds: Uint8Array): Uint8Array {
   const { width, height } = seen;
   const rules = new Uint8Array(width * height);
   let count = 0;
@@ -114,9 +114,11 @@ function ruleCells(seen: InkLikelihood, strokes: Uint8Array): Uint8Array {
     count++;
   }
   if (count < LEAST_RULED * rules.length) {
+    for (let i = 0; i < strokes.length; i++) strokes[i] |= ruleEnds[i];
     drawLines(rules, strokes, width, height);
     return rules.fill(0);
   }
+  for (let i = 0; i < rules.length; i++) rules[i] |= ruleEnds[i];
   const closed = rules.slice();
   for (let y = 0; y < height; y++) closeGaps(rules, strokes, y * width, 1, width, closed);
   for (let x = 0; x < width; x++) closeGaps(rules, strokes, x, width, height, closed);
@@ -188,6 +190,17 @@ function warmthOf({ page, paper }: InkMap, { step, width }: InkLikelihood): (i: 
   };
 }
 
+/** Squares end before the page does: fewer cells than the first, as likely a rule as the second, so near the edge. */
+const END_CELLS = 70;
+const MAYBE_END = logitByte(0.1);
+const EDGE = 0.05;
+
+function isNearEdge({ width, height }: InkLikelihood, i: number): boolean {
+  const [x, y] = [i % width, Math.floor(i / width)];
+  const margin = EDGE * Math.min(width, height);
+  return Math.min(x, width - 1 - x, y, height - 1 - y) < margin;
+}
+
 /** How dark the strokes are that the net is sure of, near a cell; 0 where there are none. */
 function usualNear({ ink, width, height }: InkLikelihood, darkest: Uint8Array): (i: number) => number {
   const columns = Math.ceil(width / NEAR);
@@ -222,6 +235,8 @@ interface StrokeCells {
   readonly strokes: Uint8Array;
   /** 1 where it is one that may be the back's, much fainter than the page's own: it is shown, but not lifted */
   readonly doubted: Uint8Array;
+  /** 1 where a rule ends near the page's edge, which looks like a short stroke */
+  readonly ruleEnds: Uint8Array;
 }
 
 function strokeCells(map: InkMap, seen: InkLikelihood, darkest: Uint8Array, shift: number): StrokeCells {
@@ -242,12 +257,14 @@ function strokeCells(map: InkMap, seen: InkLikelihood, darkest: Uint8Array, shif
   const darkness = new Float32Array(count);
   const backs = new Float32Array(count);
   const warm = new Float32Array(count);
+  const ruled = new Float32Array(count);
   for (let run = 0; run < count; run++) {
     if (!isStroke(run)) continue;
     const root = roots[run];
     for (let i = starts[run]; i < ends[run]; i++) {
       darkness[root] += darkest[i];
       backs[root] += unwanted[i];
+      ruled[root] += seen.rules[i];
     }
   }
   const faintOf = (root: number) => OF_STROKES * usual(starts[root]);
@@ -265,14 +282,18 @@ function strokeCells(map: InkMap, seen: InkLikelihood, darkest: Uint8Array, shif
   }
   const strokes = new Uint8Array(width * height);
   const doubted = new Uint8Array(width * height);
+  const ruleEnds = new Uint8Array(width * height);
+  const isRuleEnd = (root: number) =>
+    sizes[root] < END_CELLS && ruled[root] > MAYBE_END * sizes[root] && isNearEdge(seen, starts[root]);
   for (let run = 0; run < count; run++) {
     if (!isStroke(run)) continue;
     const root = roots[run];
     const least = sizes[root] < LITTLE ? OF_NOISE.dot : OF_NOISE.stroke;
     if (darkness[root] < least * noise * sizes[root]) continue;
-    (isBack(root) ? doubted : strokes).fill(1, starts[run], ends[run]);
+    const cells = isRuleEnd(root) ? ruleEnds : isBack(root) ? doubted : strokes;
+    cells.fill(1, starts[run], ends[run]);
   }
-  return { strokes, doubted };
+  return { strokes, doubted, ruleEnds };
 }
 
 function darkestOfCells(map: InkMap, step: 1 | 2, columns: number, rows: number): Uint8Array {
