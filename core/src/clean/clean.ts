@@ -68,8 +68,6 @@ export function classicalMapOf(page: Rgba): InkMap {
 
 /** More of what is seen than this share must not be lost. */
 const TOO_MUCH = 0.03;
-/** And of what the net is in two minds about. */
-const TOO_UNSURE = 0.08;
 /** Telling them more gently helps when less than this share of what was missed is missed still. */
 const WORTH_IT = 0.7;
 /** How much more gently the parts are told then, in units of a logit. */
@@ -79,11 +77,11 @@ const GENTLER = -1.6;
 function withParts(map: InkMap, seen: InkLikelihood): InkMap {
   const parts = pageParts(map, seen);
   const lost = lostStrokes(map, parts, seen);
-  if (lost.share <= TOO_MUCH && lost.unsure <= TOO_UNSURE) return { ...map, seen, parts, lost };
+  if (lost.share <= TOO_MUCH) return { ...map, seen, parts, lost };
   const gentler = pageParts(map, seen, GENTLER);
   const still = lostStrokes(map, gentler, seen);
   // Where it hardly helps, what is missed is no stroke, and what it would add is none either.
-  return lost.unsure > TOO_UNSURE || still.share < WORTH_IT * lost.share
+  return still.share < WORTH_IT * lost.share
     ? { ...map, seen, parts: gentler, lost: { ...still, unsure: lost.unsure } }
     : { ...map, seen, parts, lost };
 }

@@ -167,7 +167,7 @@ function closeGaps(
  * net finds it as likely unwanted as the second; the fainter it is, the less likely that need be, down to the third.
  */
 const OF_STROKES = 0.45;
-const MAYBE_BACK = [logitByte(0.14), logitByte(0.015)] as const;
+const MAYBE_BACK = [logitByte(0.2), logitByte(0.05)] as const;
 /** "Near" is in tiles of so many cells, and in those next to them. */
 const NEAR = 64;
 /** Strokes that the net is so sure of tell how dark the page's own are. */

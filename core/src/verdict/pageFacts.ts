@@ -53,7 +53,7 @@ export function pageFacts(whole: InkMap): PageFacts {
     rise,
     edges,
     ...measureLight(map, written),
-    lost: whole.lost ? Math.max(whole.lost.share, whole.lost.unsure) : 0,
+    lost: whole.lost ? Math.max(whole.lost.share, OF_UNSURE * whole.lost.unsure) : 0,
     lostPlace: whole.lost?.place ?? null,
     overEdge: measureOverEdge(map, contrast),
     written,
@@ -61,6 +61,9 @@ export function pageFacts(whole: InkMap): PageFacts {
     ...measureCover(whole),
   };
 }
+
+/** What cannot be told counts this much of what is lost: a part of it is grain. */
+const OF_UNSURE = 0.4;
 
 /** The page with its rules taken for bare paper: what is ruled is not read. The map itself where its parts are not known. */
 function withoutRules(map: InkMap): InkMap {
