@@ -1,6 +1,6 @@
 import { paintPlane } from '../../testing/pictures';
 import { holesSeen } from './holesSeen';
-import { logitByte, type InkLikelihood } from './inkNet';
+import { logitByte, type InkLikelihood } from './inkLikelihood';
 
 const WIDTH = 600;
 const HEIGHT = 850;

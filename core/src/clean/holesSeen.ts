@@ -1,5 +1,5 @@
 import { connectedParts, type ConnectedPart } from '../raster/connectedParts';
-import { logitByte, type InkLikelihood } from './inkNet';
+import { logitByte, type InkLikelihood } from './inkLikelihood';
 
 /** Holes are looked for in strips along the edges this wide, as a share of the page's shorter side. */
 const STRIP = 0.13;

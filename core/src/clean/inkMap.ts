@@ -1,6 +1,6 @@
 import { SMALL_PAGE } from '../geometry/pageScale';
 import { createPlane, type Plane, type Rgba } from '../raster/image';
-import type { InkLikelihood } from './inkNet';
+import type { InkLikelihood } from './inkLikelihood';
 import type { LostStrokes } from './lostStrokes';
 import type { PageParts } from './pageParts';
 import { paperMap, type PaperMap } from './paperMap';

@@ -8,41 +8,18 @@ import {
   mixPlainly,
   place,
   separable,
+  separableRow,
   type Mix,
-  type Separable,
   type WeightsAt,
 } from '../net/separable';
 import type { Rgba } from '../raster/image';
 import { SMALL_PAGE } from '../geometry/pageScale';
-import { MAGIC, paperGains } from './darkness';
+import { MAGIC } from './darkness';
+import { INK_CLASSES, LOGIT_SCALE, type InkClass, type InkLikelihood } from './inkLikelihood';
+import { fillInput } from './inkNetInput';
 import { INK_NET_WEIGHTS } from './inkNetWeights';
 import type { PaperMap } from './paperMap';
 
-/** What the net tells apart; each for itself, as a stroke may lie on a rule. */
-export const INK_CLASSES = ['ink', 'rules', 'tones', 'unwanted'] as const;
-export type InkClass = (typeof INK_CLASSES)[number];
-
-/**
- * How likely each cell of a page is of each class, as logits: 128 is even odds, LOGIT_SCALE a unit.
- * *ink* is written, drawn or printed to be read; *rules* are the stationer's lines, squares and dots; *tones* are areas
- * that are neither: highlighter, a printed picture; *unwanted* is what shows through from the back, holes, desk, stains.
- */
-export interface InkLikelihood extends Readonly<Record<InkClass, Uint8Array>> {
-  /** page pixels a cell, each way: 2 on a page of 200 dots an inch, 1 on small pictures, whose strokes are as thin */
-  readonly step: 1 | 2;
-  /** cells: the page's size over the step, rounded up */
-  readonly width: number;
-  readonly height: number;
-}
-
-/** Bytes a unit of a logit. */
-export const LOGIT_SCALE = 16;
-/** The byte of a likelihood, 0 to 1. */
-export const logitByte = (likelihood: number): number =>
-  Math.round(Math.min(255, Math.max(0, 128 + LOGIT_SCALE * Math.log(likelihood / (1 - likelihood)))));
-
-/** Half of what bends a value: see `inkNetRow` in core/kernels. */
-const KNEE = 0.12;
 /** Two by two pixels of the net's coarsest cells across and down, and those across make groups of four. */
 const COARSEST = 16;
 const ACROSS = 4 * COARSEST;
@@ -203,94 +180,6 @@ function reshaped(quick: Kernels | null, grid: PaddedGrid, channels: number): Pa
   return paddedGrids(quick, [{ ...grid, channels }], [grid.address])[0];
 }
 
-/** Colours over the paper; beyond the page's right and bottom edge it goes on as it ends, so that rules do not end there. */
-function fillInput(
-  quick: Kernels | null,
-  page: Rgba,
-  paper: PaperMap,
-  step: 1 | 2,
-  input: PaddedGrid,
-  [rows, ...gainsAt]: readonly number[],
-): void {
-  const count = Math.floor(page.width / step);
-  const pixels = new Uint8ClampedArray(count * 16);
-  const gains = [0, 1, 2].map(() => new Float32Array(page.width)) as [
-    Float32Array,
-    Float32Array,
-    Float32Array,
-  ];
-  for (let y = 0; y < input.height; y++) {
-    const to = cellAt(input, 0, y);
-    const row = input.data.subarray(to, to + input.width * 3);
-    const top = step * y;
-    if (top + step > page.height) {
-      if (y === 0) row.fill(0);
-      else row.set(input.data.subarray(cellAt(input, 0, y - 1), cellAt(input, input.width, y - 1)));
-      continue;
-    }
-    takeTwoRows(page, top, step, pixels);
-    paperGains(paper, top, gains);
-    const two = step === 2 ? gains : gains.map(doubled);
-    if (quick) {
-      quick.bytes(rows, pixels.length).set(pixels);
-      two.forEach((gain, c) => quick.floats(gainsAt[c], count * 2).set(gain.subarray(0, count * 2)));
-      const [red, green, blue] = gainsAt;
-      quick.inkNetRow(rows, rows + count * 8, red, green, blue, count, KNEE, input.address + to * 4);
-    } else {
-      inkNetRowPlainly(pixels, two, count, row);
-    }
-    for (let i = count * 3; i < row.length; i++) row[i] = count > 0 ? row[i - 3] : 0;
-  }
-}
-
-/** Two rows of the page; of a small one the same row twice, every pixel twice. */
-function takeTwoRows({ width, data }: Rgba, top: number, step: 1 | 2, out: Uint8ClampedArray): void {
-  const half = out.length / 2;
-  if (step === 2) {
-    out.set(data.subarray(top * width * 4, top * width * 4 + half));
-    out.set(data.subarray((top + 1) * width * 4, (top + 1) * width * 4 + half), half);
-    return;
-  }
-  for (let x = 0; x < width; x++) {
-    for (let c = 0; c < 4; c++) {
-      const value = data[(top * width + x) * 4 + c];
-      out[x * 8 + c] = out[x * 8 + 4 + c] = out[half + x * 8 + c] = out[half + x * 8 + 4 + c] = value;
-    }
-  }
-}
-
-function doubled(values: Float32Array): Float32Array {
-  const result = new Float32Array(values.length * 2);
-  for (let i = 0; i < result.length; i++) result[i] = values[i >> 1];
-  return result;
-}
-
-/** The reference for the kernel; 32-bit floats, as it has. */
-function inkNetRowPlainly(
-  pixels: Uint8ClampedArray,
-  gains: readonly Float32Array[],
-  count: number,
-  out: Float32Array,
-): void {
-  const f = Math.fround;
-  const quarter = f(f(1) / f(1020));
-  const below = pixels.length / 2;
-  const knee = f(KNEE);
-  const bend = (value: number) => f(value / f(Math.abs(value) + knee));
-  for (let x = 0; x < count; x++) {
-    const share = (c: number) => {
-      const at = x * 8 + c;
-      const sum = pixels[at] + pixels[at + 4] + pixels[below + at] + pixels[below + at + 4];
-      return f(f(sum * gains[c][2 * x]) * quarter);
-    };
-    const [r, g, b] = [share(0), share(1), share(2)];
-    const shine = f(f(f(r * f(0.3)) + f(g * f(0.59))) + f(b * f(0.11)));
-    out[x * 3] = bend(f(1 - shine));
-    out[x * 3 + 1] = bend(f(r - b));
-    out[x * 3 + 2] = bend(f(g - f(f(r + b) * f(0.5))));
-  }
-}
-
 function firstLayer(
   quick: Kernels | null,
   { kernel, bias, inputs, outputs }: Convolution,
@@ -390,7 +279,7 @@ function lastLayers(
         width * height,
       );
     } else {
-      separableRow(o, from, y, line);
+      separableRow(o, from, 1, y, from.width, line.data.subarray(lineAt));
       mixPlainly(last, line.data.subarray(lineAt), from.width, cells, false);
       spreadLogitsPlainly(cells, from.width, planes, y, width, height);
     }
@@ -413,23 +302,7 @@ function cropped(
   return result;
 }
 
-function separableRow(layer: Separable, from: PaddedGrid, y: number, line: PaddedGrid): void {
-  const { inputs, each } = layer;
-  const f = Math.fround;
-  const row = new Float32Array(from.width * inputs);
-  for (let x = 0; x < from.width; x++) {
-    for (let c = 0; c < inputs; c++) {
-      let sum = 0;
-      for (let k = 0; k < 9; k++) {
-        const cell = cellAt(from, x + (k % 3) - 1, y + Math.floor(k / 3) - 1);
-        sum = f(sum + f(from.data[cell + c] * each[k * inputs + c]));
-      }
-      row[x * inputs + c] = sum;
-    }
-  }
-  mixPlainly(layer, row, from.width, line.data.subarray(cellAt(line, 0, 0)), true);
-}
-
+/** The reference for the kernel; 32-bit floats, as it has. */
 function spreadLogitsPlainly(
   cells: Float32Array,
   count: number,

@@ -1,6 +1,6 @@
 import { connectedParts } from '../raster/connectedParts';
 import { gridRow } from './grid';
-import { logitByte, type InkLikelihood } from './inkNet';
+import { logitByte, type InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
 import { PAPER, type PageParts } from './pageParts';
 

@@ -1,6 +1,6 @@
 import { boxMean } from '../raster/boxMean';
 import { createPlane, type Plane } from '../raster/image';
-import { widestAround } from './peaksAround';
+import { widestAround } from './widestAround';
 import type { PageParts } from './pageParts';
 
 /** Levels change slowly: they are worked out for every second cell, each way. */

@@ -123,22 +123,34 @@ export function addDoubled(quick: Kernels | null, coarse: PaddedGrid, fine: Padd
 /** The reference for the kernel; 32-bit floats, in its order. */
 export function separablePlainly(layer: Separable, from: PaddedGrid, to: PaddedGrid): void {
   const stride = from.width / to.width;
+  for (let y = 0; y < to.height; y++) {
+    separableRow(layer, from, stride, y, to.width, to.data.subarray(cellAt(to, 0, y)));
+  }
+}
+
+/** One row of it, `count` cells. */
+export function separableRow(
+  layer: Separable,
+  from: PaddedGrid,
+  stride: number,
+  y: number,
+  count: number,
+  out: Float32Array,
+): void {
   const { inputs, each } = layer;
   const f = Math.fround;
-  const row = new Float32Array(to.width * inputs);
-  for (let y = 0; y < to.height; y++) {
-    for (let x = 0; x < to.width; x++) {
-      for (let c = 0; c < inputs; c++) {
-        let sum = 0;
-        for (let k = 0; k < 9; k++) {
-          const cell = cellAt(from, x * stride + (k % 3) - 1, y * stride + Math.floor(k / 3) - 1);
-          sum = f(sum + f(from.data[cell + c] * each[k * inputs + c]));
-        }
-        row[x * inputs + c] = sum;
+  const row = new Float32Array(count * inputs);
+  for (let x = 0; x < count; x++) {
+    for (let c = 0; c < inputs; c++) {
+      let sum = 0;
+      for (let k = 0; k < 9; k++) {
+        const cell = cellAt(from, x * stride + (k % 3) - 1, y * stride + Math.floor(k / 3) - 1);
+        sum = f(sum + f(from.data[cell + c] * each[k * inputs + c]));
       }
+      row[x * inputs + c] = sum;
     }
-    mixPlainly(layer, row, to.width, to.data.subarray(cellAt(to, 0, y)), true);
   }
+  mixPlainly(layer, row, count, out, true);
 }
 
 /** The reference for the kernel; 32-bit floats, in its order. */
