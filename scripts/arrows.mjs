@@ -12,7 +12,7 @@ export const WORKSPACES = {
   client: ['contract', 'core', 'film'],
   cli: ['core', 'codec'],
   measure: ['core', 'codec', 'film', 'studio'],
-  e2e: ['contract', 'film', 'studio'],
+  e2e: ['contract', 'core', 'film', 'studio'],
 };
 
 /** Doors of core, and who may come in by them; whoever may import core at all may use the others. */

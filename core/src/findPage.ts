@@ -2,6 +2,7 @@ import { findSkew } from './flatten/findSkew';
 import { flatten } from './flatten/flatten';
 import { findUpright, type Upright } from './flatten/upright';
 import { findOutline, type Outline } from './outline/findOutline';
+import type { Bows } from './geometry/bows';
 import { mapQuad, rotateCorners, wholeQuad, type Quad } from './geometry/quad';
 import type { Rgba } from './raster/image';
 import type { Turn } from './geometry/turn';
@@ -32,6 +33,18 @@ function levelled(photo: Rgba, outline: Outline): Outline {
   return { ...outline, quad, confidence };
 }
 
+/** Engines differ in the last bits of their sines and roots; on steps of 1/1024 px they agree. */
+function onGrid(outline: Outline): Outline {
+  const { quad, bows } = outline;
+  return {
+    ...outline,
+    quad: quad && mapQuad(quad, ([x, y]) => [rounded(x), rounded(y)]),
+    bows: bows && (bows.map((bow) => bow.map(rounded)) as unknown as Bows),
+  };
+}
+
+const rounded = (value: number) => Math.round(value * 1024) / 1024;
+
 /** The corners named anew so that the page's own top left comes first, for a page that `turn` brings upright. */
 export function fromOwnTopLeft(quad: Quad, turn: Turn): Quad {
   return rotateCorners(quad, (4 - turn / 90) % 4);
@@ -52,7 +65,7 @@ const LEAST_SKEW_CONFIDENCE = 0.5;
  */
 export function findPage(photo: Rgba, { focal }: FindPageOptions = {}): FoundPage {
   const found = findOutline(photo);
-  const outline = found.quad ? found : levelled(photo, found);
+  const outline = onGrid(found.quad ? found : levelled(photo, found));
   const flat = flatten(photo, outline.quad, { dpi: 100, longSide: READING_SIDE, bows: outline.bows, focal });
   const upright = findUpright(flat.image);
   return { outline, upright, turn: upright.confidence >= LEAST_UPRIGHT_CONFIDENCE ? upright.turn : 0 };

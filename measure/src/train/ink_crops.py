@@ -158,6 +158,25 @@ def dense_print(rng):
     return cover.astype(np.float32) / 255
 
 
+def screen(rng):
+    """A screen's red, green and blue beside each other and the dark lines between, as a camera's pixels see them: [SIDE, SIDE, 3]."""
+    scale = rng.uniform(1, 2)
+    side = int(SIDE * scale) + 40
+    pitch = rng.uniform(1.7, 5)
+    places = np.arange(side) / pitch % 1
+    lines = np.where(places < rng.uniform(0.15, 0.35), 1 - rng.uniform(0.03, 0.2), 1)
+    part = np.floor(places * 3)
+    dim = 1 - rng.uniform(0.02, 0.16)
+    columns = np.stack([np.where(part == c, 1, dim) for c in range(3)], 1)
+    seen = blurred((lines[:, None, None] * columns[None]).astype(np.float32), rng.uniform(0, 1.4))
+    turn = cv2.getRotationMatrix2D((side / 2, side / 2), rng.normal(0, 2.5), 1 / scale)
+    turn[:, 2] += SIDE / 2 - side / 2
+    how = cv2.INTER_AREA if rng.random() < 0.3 else cv2.INTER_LINEAR
+    seen = cv2.warpAffine(seen, turn, (SIDE, SIDE), flags=how, borderMode=cv2.BORDER_REFLECT)
+    # The paper's brightness is measured with the pattern on it.
+    return seen / np.quantile(seen, 0.7, axis=(0, 1))
+
+
 def make_crop(rng, sheets):
     """@returns the net's input [3, SIDE / 2, SIDE / 2], and shares of ink, rules, tones, unwanted [4, SIDE / 2, SIDE / 2]"""
     piece = cut(rng, sheets[rng.integers(len(sheets))])
@@ -174,10 +193,15 @@ def make_crop(rng, sheets):
     unwanted = np.zeros((SIDE, SIDE), np.float32)
     tones = np.zeros((SIDE, SIDE), np.float32)
 
+    takes, graphite = pen(rng)
     if rng.random() < 0.36:
         back = cut(rng, sheets[rng.integers(len(sheets))], upright=True)[:, ::-1]
         shows = blurred(np.ascontiguousarray(np.maximum(back[:, :, 0], 0.3 * back[:, :, 1])), rng.uniform(1, 2.8))
-        colour = lay(colour, shows, rng.uniform(0.03, 0.3) * (1 + rng.normal(0, 0.1, 3)))
+        through = rng.uniform(0.03, 0.3)
+        # Mostly the same pen wrote on both sides: then it is much paler from behind.
+        if rng.random() < 0.8:
+            through = min(through, rng.uniform(0.1, 0.45) * float(np.max(takes)))
+        colour = lay(colour, shows, through * (1 + rng.normal(0, 0.1, 3)))
         unwanted = np.maximum(unwanted, np.clip(shows * 2, 0, 1))
     if rng.random() < 0.08:
         cover = np.clip(3 * smooth_noise(rng, SIDE, rng.uniform(40, 150)) - rng.uniform(0, 3), 0, 1)
@@ -215,7 +239,6 @@ def make_crop(rng, sheets):
         colour = lay(colour, black, np.full(3, rng.uniform(0.6, 0.95)))
         ink = np.maximum(ink, black)
 
-    takes, graphite = pen(rng)
     strokes = stroke_texture(rng, graphite)
     if rng.random() < 0.3:
         other, other_graphite = pen(rng)
@@ -248,24 +271,19 @@ def make_crop(rng, sheets):
     for _ in range(rng.choice([0, 0, 0, 1, 1, 2])):
         band = 1 - np.float32(rng.uniform(0.05, 0.5)) * half_plane(rng, rng.uniform(4, 120))
         soft = soft * band
-    if rng.random() < 0.2:
+    if rng.random() < 0.25:
         # Creases of paper that was crumpled or folded.
-        for _ in range(int(rng.integers(1, 6))):
+        for _ in range(int(rng.integers(1, 8))):
             angle, at = rng.uniform(0, np.pi), rng.uniform(-0.5, 0.5) * SIDE
             away = (XS - SIDE / 2) * np.float32(np.cos(angle)) + (YS - SIDE / 2) * np.float32(np.sin(angle)) - np.float32(at)
             soft = soft * (1 + np.float32(rng.uniform(0.02, 0.14)) * np.sign(away) * np.exp(-np.abs(away) / np.float32(np.exp(rng.uniform(1.4, 6)))))
-    level = rng.uniform(0.5, 1) if rng.random() < 0.75 else rng.uniform(0.15, 0.5)
+    level = rng.uniform(0.5, 1) if rng.random() < 0.7 else rng.uniform(0.15, 0.5)
     tinted_light = np.array([1, 1, 1]) - np.array([0.3, 0.08, 0]) * rng.uniform(0, 0.8)
     tinted_light = tinted_light.astype(np.float32)
     lit = colour.astype(np.float32) * (light * soft * np.float32(level))[:, :, None] * tinted_light
 
-    if rng.random() < 0.06:
-        # From a screen: its rows and columns, and what they make of the camera's.
-        askew, pitch = rng.normal(0, 0.03), rng.uniform(1.8, 6)
-        lines = np.sin(2 * np.pi * (YS + askew * XS) / np.float32(pitch)) * rng.uniform(0.02, 0.1)
-        if rng.random() < 0.5:
-            lines = lines + np.sin(2 * np.pi * (XS - askew * YS) / np.float32(pitch)) * rng.uniform(0.02, 0.08)
-        lit = lit * (1 + lines.astype(np.float32))[:, :, None]
+    if rng.random() < 0.1:
+        lit = lit * screen(rng)
     sigma = rng.choice([rng.uniform(0.4, 1.1), rng.uniform(0.8, 2), rng.uniform(1.5, 3.2)], p=[0.5, 0.38, 0.12])
     seen = blurred(lit.astype(np.float32), sigma)
     if rng.random() < 0.08:
@@ -275,7 +293,7 @@ def make_crop(rng, sheets):
         for t in np.linspace(-length / 2, length / 2, 24):
             kernel[int(round(4 + t * np.sin(angle) / 1.01)), int(round(4 + t * np.cos(angle) / 1.01))] += 1
         seen = cv2.filter2D(seen, -1, kernel / kernel.sum())
-    noise = np.abs(rng.normal(0, 2.2)) + (rng.uniform(2, 9) if level < 0.5 else 0.4)
+    noise = np.abs(rng.normal(0, 2.2)) + (rng.uniform(2, 11) if level < 0.5 else 0.4)
     grain = 0.8 * white_noise(rng)[:, :, None] + 0.5 * np.dstack([white_noise(rng) for _ in range(3)])
     seen = seen * 255 + blurred(grain * np.float32(noise), rng.choice([0, 0.5, 0.7])) * 1.2
     if rng.random() < 0.3:

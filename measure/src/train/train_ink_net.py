@@ -146,13 +146,53 @@ def write(net, path):
     print(len(words), "weights,", len(text), "characters")
 
 
+def read_shipped(net, path, inputs):
+    """Takes the weights that write() wrote; the norms are set by what the layers make of `inputs`, so that nothing changes."""
+    with open(path) as file:
+        text = file.read().split("'")[1]
+    values = torch.tensor(np.frombuffer(base64.b64decode(text), "<f2").astype(np.float32))
+    at = 0
+
+    def take(like):
+        nonlocal at
+        piece = values[at : at + like.numel()].view_as(like)
+        at += like.numel()
+        return piece
+
+    biases = {}
+    with torch.no_grad():
+        for layer in net.layers.values():
+            if isinstance(layer, Separable):
+                layer.each.weight.copy_(take(layer.each.weight))
+            layer.mix.weight.copy_(take(layer.mix.weight))
+            biases[layer.norm] = take(layer.norm.bias)
+        net.last.weight.copy_(take(net.last.weight))
+        net.last.bias.copy_(take(net.last.bias))
+
+    def settle(norm, given):
+        x = given[0]
+        mean, variance = x.mean((0, 2, 3)), x.var((0, 2, 3), unbiased=False)
+        norm.running_mean.copy_(mean)
+        norm.running_var.copy_(variance)
+        norm.weight.copy_(torch.sqrt(variance + norm.eps))
+        norm.bias.copy_(biases[norm] + mean)
+
+    hooks = [layer.norm.register_forward_pre_hook(settle) for layer in net.layers.values()]
+    net.eval()
+    with torch.no_grad():
+        net(inputs)
+    for hook in hooks:
+        hook.remove()
+    net.train()
+
+
 def main():
     parser = argparse.ArgumentParser()
     parser.add_argument("--data", required=True)
     parser.add_argument("--out", required=True)
     parser.add_argument("--half", action="store_true")
     parser.add_argument("--minutes", type=float, default=40)
-    parser.add_argument("--start", help="a state to go on from")
+    parser.add_argument("--start", help="a state to go on from, or the weights as they were written")
     parser.add_argument("--rate", type=float, default=4e-3)
     parser.add_argument("--seed", type=int, default=1)
     options = parser.parse_args()
@@ -177,7 +217,10 @@ def main():
         worker.start()
     net = InkNet().to(memory_format=torch.channels_last)
     print(sum(p.numel() for p in net.parameters()), "weights", flush=True)
-    if options.start:
+    if options.start and options.start.endswith(".ts"):
+        read_shipped(net, options.start, held[0])
+        print("before", scores(net, held), flush=True)
+    elif options.start:
         net.load_state_dict(torch.load(options.start))
     optimizer = torch.optim.AdamW(net.parameters(), lr=3e-3, weight_decay=1e-4)
     began = time.time()
