@@ -104,6 +104,7 @@ test('pages are mended, labelled, undone, found again after a reload, and the la
 
   await test.step('what is written stands as text in the PDF, and what is covered is gone', async () => {
     await browser.goto(`${ravlo.url}/packet/${id}/finish`);
+    await browser.getByRole('textbox', { name: 'File name' }).fill('Tides');
     const saving = browser.waitForEvent('download');
     await browser.getByRole('button', { name: /Save PDF/ }).click();
     const file = await (await saving).path();

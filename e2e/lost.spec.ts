@@ -238,9 +238,12 @@ test('a page whose photo cannot be opened is named on the finish screen, with th
   const { pages } = await packetOnServer(browser, ravlo.url, id);
   await browser.route(`**/api/photos/${pages[1].photo.id}`, (route) => route.fulfill({ status: 500 }));
   await browser.goto(`${ravlo.url}/packet/${id}/finish`);
-  await expect(browser.getByText('Page 2 cannot be developed here.')).toBeVisible();
-  await expect(browser.getByRole('button', { name: 'Save PDF' })).toBeDisabled();
-  await browser.getByRole('button', { name: 'Look at page 2' }).click();
+  const line = browser.getByTestId('ready-gaps');
+  await expect(line).toContainText('Page 2 cannot be developed and is not in it');
+  await browser.getByRole('textbox', { name: 'File name' }).fill('Tides');
+  await expect(browser.getByRole('button', { name: 'Save without page 2' })).toBeEnabled();
+  await expect(browser.getByText('Page 1 of 1')).toBeVisible();
+  await line.getByRole('button', { name: 'Look at it' }).click();
   await expect(browser.getByRole('heading', { name: 'Page 2 of 2' })).toBeVisible();
 });
 
@@ -252,6 +255,10 @@ test('a PDF can be saved only under the name and on the paper that are shown', a
   await addPhotos(browser, ['tides-neap']);
   await browser.goto(`${ravlo.url}/packet/${id}/finish`);
   const save = browser.getByRole('button', { name: 'Save PDF' });
+  // A packet that nobody has named asks for its name.
+  await expect(browser.getByTestId('ready-name')).toContainText('It has no name yet');
+  await browser.getByRole('button', { name: 'Name it', exact: true }).click();
+  await browser.keyboard.type('Tides');
   await expect(save).toBeEnabled();
   // What the button is in the very moment of each change, and what is saved when it is pressed at once.
   await browser.evaluate(() => {
@@ -273,7 +280,7 @@ test('a PDF can be saved only under the name and on the paper that are shown', a
   const saving = browser.waitForEvent('download');
   await save.click();
   const file = await saving;
-  expect(file.suggestedFilename()).toBe('Not named yet-3.pdf');
+  expect(file.suggestedFilename()).toBe('Tides-3.pdf');
   const pdf = await PDFDocument.load(await readFile(await file.path()), { updateMetadata: false });
-  expect(pdf.getTitle()).toBe('Not named yet-3');
+  expect(pdf.getTitle()).toBe('Tides-3');
 });

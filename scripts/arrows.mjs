@@ -46,7 +46,7 @@ export const ROOMS = {
     clean: ['geometry', 'kernels', 'net', 'raster', 'statistics'],
     outline: ['geometry', 'kernels', 'net', 'raster', 'statistics'],
     flatten: ['geometry', 'kernels', 'net', 'raster', 'statistics'],
-    pdf: ['geometry', 'notes'],
+    pdf: ['clean', 'geometry', 'kernels', 'notes', 'raster'],
     notes: ['geometry', 'raster'],
     net: ['kernels'],
     raster: ['geometry', 'kernels'],

@@ -4,10 +4,10 @@ import { spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 import express from 'express';
 import { createProxyMiddleware } from 'http-proxy-middleware';
-import { copyReader, installDependencies, root } from './prepare.mjs';
+import { copyServed, installDependencies, root } from './prepare.mjs';
 
 installDependencies();
-copyReader();
+copyServed();
 
 /** A port that nobody listens on. */
 const freePort = () =>

@@ -66,18 +66,26 @@ export function installDependencies() {
   );
 }
 
-/** The PDF reader's own worker is served as it is: bundling it would cost half a minute and gain nothing. */
-export function copyReader() {
-  copyFileSync(
-    path.join(root, 'node_modules/pdfjs-dist/build/pdf.worker.min.mjs'),
-    path.join(root, 'client/public/pdf.worker.min.mjs'),
-  );
+/** What workers fetch: served as it is, because bundling it would cost half a minute and gain nothing. */
+const SERVED = [
+  ['pdfjs-dist/build/pdf.worker.min.mjs', 'pdf.worker.min.mjs'],
+  ['pdfjs-dist/wasm/jbig2.wasm', 'wasm/jbig2.wasm'],
+  ['pdfjs-dist/wasm/openjpeg.wasm', 'wasm/openjpeg.wasm'],
+  ['@jsquash/jpeg/codec/enc/mozjpeg_enc.wasm', 'wasm/mozjpeg_enc.wasm'],
+];
+
+/** Copies what workers fetch into what is served. */
+export function copyServed() {
+  mkdirSync(path.join(root, 'client/public/wasm'), { recursive: true });
+  for (const [from, to] of SERVED) {
+    copyFileSync(path.join(root, 'node_modules', from), path.join(root, 'client/public', to));
+  }
 }
 
 /** The web export when a source of the client, the core or the contract has changed. */
 export function buildClient() {
   const client = path.join(root, 'client');
-  copyReader();
+  copyServed();
   const sources = [
     ...['client/src', 'client/public', 'core/src', 'contract/src', 'film/src'].flatMap((dir) =>
       filesBelow(path.join(root, dir)),

@@ -7,6 +7,8 @@ import { run } from './prepare.mjs';
 export const PROGRAMS = [
   { command: 'chromium', place: '/usr/bin/chromium', debianPackage: 'chromium' },
   { command: 'pdftotext', place: '/usr/bin/pdftotext', debianPackage: 'poppler-utils' },
+  { command: 'mutool', place: '/usr/bin/mutool', debianPackage: 'mupdf-tools' },
+  { command: 'qpdf', place: '/usr/bin/qpdf', debianPackage: 'qpdf' },
 ];
 
 const folders = () => (process.env.PATH ?? '').split(path.delimiter).filter(Boolean);

@@ -72,6 +72,7 @@ program
     new Option('--paper <name>', 'what the pages are cut to').choices([...PAPER_CHOICES]).default('a4'),
   )
   .option('--max-bytes <number>', 'make it no larger than this', parsePositive)
+  .option('--jpeg', 'every page one JPEG: larger, and softer')
   .option('--title <text>', 'the title inside the PDF', 'Pages')
   .action((photos: string[], options: PdfOptions) => pdf(photos, options));
 

@@ -1,5 +1,14 @@
 import { writeFile } from 'node:fs/promises';
-import { composePdf, develop, findPage, PAGE_DPI, type Look, type Paper, type PdfPage } from '@ravlo/core';
+import {
+  codePage,
+  composePdf,
+  develop,
+  findPage,
+  PAGE_DPI,
+  type Look,
+  type Paper,
+  type PdfPage,
+} from '@ravlo/core';
 import { decodePhoto, encodeJpeg } from '@ravlo/codec';
 import { perPhoto, report, since } from './report';
 
@@ -9,10 +18,12 @@ export interface PdfOptions {
   readonly paper: Paper;
   readonly title: string;
   readonly maxBytes?: number;
+  /** every page one JPEG, and no layers */
+  readonly jpeg?: boolean;
 }
 
 /** Tried in this order until the PDF is small enough. */
-const QUALITIES = [80, 65, 50, 38, 28] as const;
+const QUALITIES = [75, 60, 45, 30, 20] as const;
 
 /** `pdf PHOTO... -o OUT.pdf`: all photos, one PDF, a page a sheet. Nothing is written when a photo fails. */
 export async function pdf(photos: readonly string[], options: PdfOptions): Promise<void> {
@@ -29,7 +40,12 @@ export async function pdf(photos: readonly string[], options: PdfOptions): Promi
   let bytes = new Uint8Array(0);
   for (const quality of QUALITIES) {
     const pages: PdfPage[] = [];
-    for (const { image, size } of developed) pages.push({ jpeg: await encodeJpeg(image, quality), size });
+    for (const { image, parts, size } of developed) {
+      pages.push({
+        coded: await codePage(image, options.jpeg ? null : parts, { encodeJpeg, quality }),
+        size,
+      });
+    }
     bytes = await composePdf(pages, { paper, title, date });
     if (!options.maxBytes || bytes.length <= options.maxBytes) break;
   }

@@ -3,6 +3,8 @@ import exifr from 'exifr';
 import sharp from 'sharp';
 import { focalInPixels, type Rgba } from '@ravlo/core';
 
+export { encodeJpeg } from './encodeJpeg';
+
 /** The one door between image files and core's rasters in Node. */
 
 /** Larger photos are refused before they are decoded. */
@@ -60,11 +62,6 @@ async function focalOf(bytes: Buffer, width: number, height: number): Promise<nu
     .parse(bytes, ['FocalLengthIn35mmFormat'])
     .catch(() => undefined);
   return focalInPixels(tags?.FocalLengthIn35mmFormat, width, height);
-}
-
-/** JPEG bytes of a page. */
-export async function encodeJpeg(image: Rgba, quality: number): Promise<Uint8Array> {
-  return rawImage(image).jpeg({ quality, chromaSubsampling: '4:2:0' }).toBuffer();
 }
 
 /** Writes a page as PNG. */

@@ -4,6 +4,8 @@ export * from './packet';
 export * from './patch';
 export * from './phones';
 export * from './problem';
+export * from './readyCheck';
 export * from './recipe';
 export * from './requests';
+export * from './say';
 export * from './turn';

@@ -24,6 +24,7 @@ export {
   widenRow,
   widestRow,
 } from './clean';
+export { codeOneBit } from './codeOneBit';
 export { smooth, addToTensor, edgeField, larger, smaller } from './edges';
 
 /** Where free memory begins. */

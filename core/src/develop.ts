@@ -1,5 +1,6 @@
 import { clean, inkMapOf, type CleanOptions, type Look } from './clean/clean';
 import type { InkMap } from './clean/inkMap';
+import type { PageParts } from './clean/pageParts';
 import { isChalk } from './clean/isChalk';
 import { pickLook } from './clean/pickLook';
 import type { Cover } from './notes/note';
@@ -49,6 +50,8 @@ export interface DevelopedPage {
   /** the look it has: that of the recipe, or what was picked */
   readonly look: Look;
   readonly verdict: Verdict | null;
+  /** what its cells show, where the look has taken the page apart: what a PDF's layers are made of */
+  readonly parts: PageParts | null;
 }
 
 /**
@@ -88,7 +91,8 @@ export function developFlat(
     options.judges && map ? checkPage(page, { width, height, outline: recipe.outline }, map) : null;
   const cleaned = clean(page, look, recipe.cleaning, map ?? undefined);
   const image = coverUp(cleaned, recipe.covers ?? [], { size, turn: recipe.turn });
-  return { image, size, look, verdict };
+  // Where a look shows the page as it is, its parts say nothing of what is to be seen.
+  return { image, size, look, verdict, parts: cleaned === page ? null : (map?.parts ?? null) };
 }
 
 function lookFor(page: Rgba, map: InkMap | null): Look {

@@ -97,6 +97,8 @@ function securityHeaders() {
         connectSrc: ["'self'", 'blob:', 'data:'],
         styleSrc: ["'self'", "'unsafe-inline'"],
         fontSrc: ["'self'", 'data:'],
+        // A finished PDF is printed from a frame.
+        frameSrc: ["'self'", 'blob:'],
         objectSrc: ["'none'"],
         baseUri: ["'self'"],
         formAction: ["'self'"],

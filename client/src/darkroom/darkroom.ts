@@ -18,7 +18,6 @@ import { createPool, isAbort, type JobOptions, type PoolWorker } from './pool';
 import { toCoreRecipe } from './toCoreRecipe';
 import type { CheckedPage, DarkroomTools, FoundPage, PhotoSource, Picture } from './worker/tools';
 
-const PDF_QUALITY = 0.8;
 /** The picture that is made of every photo that comes in: a tile's, px of the longer side. */
 export const TILE_SIDE = 560;
 
@@ -131,7 +130,7 @@ export function createDarkroom(makeWorker: () => PoolWorker<Remote<DarkroomTools
 
     /** A page developed in full and coded, ready for the PDF. */
     pdfPage(photo: AnyPhoto, recipe: Recipe, options?: JobOptions): Promise<PdfPage> {
-      return on(photo, (tools, source) => tools.pdfPage(source, toCoreRecipe(recipe), PDF_QUALITY), options);
+      return on(photo, (tools, source) => tools.pdfPage(source, toCoreRecipe(recipe)), options);
     },
 
     async pdf(

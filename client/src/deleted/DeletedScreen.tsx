@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { StyleSheet, View } from 'react-native';
-import { DAYS_KEPT, type Page, type Recipe } from '@ravlo/contract';
+import { DAYS_KEPT, type Page, type Recipe, sayPages } from '@ravlo/contract';
 import { useDeletedQuery, useRestorePacketMutation, useRestorePageMutation } from '@/packet/api';
 import { useAppDispatch } from '@/packet/store';
 import { toTrouble } from '@/packet/trouble';
@@ -10,7 +10,6 @@ import { PagePicture } from '@/page/PagePicture';
 import { Button } from '@/ui/Button';
 import { IconButton } from '@/ui/IconButton';
 import { Notice } from '@/ui/Notice';
-import { sayPages } from '@/ui/sayBytes';
 import { sayLeft } from './sayLeft';
 import { ScreenFrame } from '@/ui/ScreenFrame';
 import { colours, radius, space } from '@/ui/tokens';

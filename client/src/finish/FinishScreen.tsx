@@ -1,22 +1,27 @@
 import { useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
-import CircleCheck from 'lucide-react-native/icons/circle-check';
-import { useState } from 'react';
-import { ActivityIndicator, StyleSheet, TextInput, View } from 'react-native';
-import { MOST_NAME_LENGTH, type Paper } from '@ravlo/contract';
+import type { PDFDocumentProxy } from 'pdfjs-dist';
+import { useRef, useState } from 'react';
+import { StyleSheet, View, type TextInput } from 'react-native';
+import type { Paper, ReadyFix } from '@ravlo/contract';
 import { Button } from '@/ui/Button';
 import { IconButton } from '@/ui/IconButton';
 import { Notice } from '@/ui/Notice';
-import { sayBytes, sayPages } from '@/ui/sayBytes';
+import { saveFile } from '@/ui/saveFile';
 import { ScreenFrame } from '@/ui/ScreenFrame';
 import { Segments } from '@/ui/Segments';
-import { colours, fonts, radius, space, target, type } from '@/ui/tokens';
+import { colours, space } from '@/ui/tokens';
+import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
-import { fileName } from './fileName';
+import { CloseLook } from './CloseLook';
+import { Making } from './Making';
+import { NameField } from './NameField';
 import { PdfPages } from './PdfPages';
-import { saveFile } from '@/ui/saveFile';
+import { ReadyCheck } from './ReadyCheck';
 import { useFinish } from './useFinish';
 import { usePdf } from './usePdf';
+import { useReadyCheck } from './useReadyCheck';
+import { WaysOut } from './WaysOut';
 
 const PAPERS: readonly { readonly value: Paper; readonly label: string }[] = [
   { value: 'a4', label: 'A4' },
@@ -24,31 +29,93 @@ const PAPERS: readonly { readonly value: Paper; readonly label: string }[] = [
   { value: 'fit', label: 'Fit' },
 ];
 
-/** Name, paper, a look at the PDF, its size, and saving it. */
+const NONE_LOST: readonly number[] = [];
+
+/** The file as it will be, whether it is ready, its name and paper, and the ways out. */
 export function FinishScreen({ packetId }: { readonly packetId: string }) {
   const router = useRouter();
+  const isWide = useWide();
   const finish = useFinish(packetId);
   const pdf = usePdf(finish.packet, finish.paper, finish.title);
   const [savedAs, setSavedAs] = useState<string | null>(null);
-  const toTable = () => router.replace(`/packet/${packetId}`);
-  const isEmpty = finish.packet?.pages.length === 0;
-  const file = `${fileName(finish.title)}.pdf`;
+  const [close, setClose] = useState<{ number: number; pdf: PDFDocumentProxy } | null>(null);
+  const [isLeaving, setLeaving] = useState(false);
+  const nameField = useRef<TextInput>(null);
 
-  const save = () => {
-    if (pdf.status !== 'ready' || pdf.isStale) return;
-    saveFile(new Blob([pdf.bytes], { type: 'application/pdf' }), file);
-    setSavedAs(file);
+  const made = pdf.status === 'ready' ? pdf : null;
+  const bytes = made && !made.isStale ? made.bytes : null;
+  const lost = pdf.status === 'ready' ? pdf.lost : pdf.status === 'failed' ? pdf.numbers : NONE_LOST;
+  const lines = useReadyCheck(finish.packet, { name: finish.title, bytes: bytes?.length ?? null, lost });
+  const canLeave = bytes !== null && finish.isNamed;
+
+  const toPage = (number: number) => {
+    const page = finish.packet?.pages[number - 1];
+    if (page) router.push(`/packet/${packetId}/page/${page.id}`);
   };
+  const fix = (way: ReadyFix) => {
+    if (way.does === 'name') nameField.current?.focus();
+    else if (way.does === 'see-page') toPage(way.number);
+    else router.push(way.does === 'add-pages' ? `/packet/${packetId}/gather` : `/packet/${packetId}`);
+  };
+  const save = () => {
+    if (!bytes) return;
+    saveFile(new Blob([bytes], { type: 'application/pdf' }), `${finish.file}.pdf`);
+    finish.rememberName();
+    setSavedAs(`${finish.file}.pdf`);
+  };
+
+  const preview = made ? (
+    <PdfPages
+      bytes={made.bytes}
+      pageCount={made.pageCount}
+      onClose={(number, document) => setClose({ number, pdf: document })}
+    />
+  ) : (
+    <Making pdf={pdf} isEmpty={finish.packet?.pages.length === 0} onLook={toPage} />
+  );
+  const choices = (
+    <>
+      {finish.packet ? <ReadyCheck lines={lines} onFix={fix} /> : null}
+      <NameField
+        ref={nameField}
+        name={finish.name}
+        problem={finish.nameProblem}
+        suggestion={finish.suggestion}
+        file={finish.file}
+        onChange={(name) => {
+          setSavedAs(null);
+          finish.setName(name);
+        }}
+      />
+      <Segments label="Paper" options={PAPERS} value={finish.paper} onChange={finish.setPaper} />
+      <Words size="small" colour={colours.quiet} testID="pdf-size">
+        {bytes
+          ? `${bytes.length.toLocaleString('en')} bytes. Nothing of the camera, the place or the time of the photos is in it.`
+          : 'The file is being made.'}
+      </Words>
+    </>
+  );
 
   return (
     <ScreenFrame
-      column
+      column={!isWide}
       header={
         <>
-          <IconButton icon={ArrowLeft} label="To the table" onPress={toTable} />
-          <Words size="title" bold heading={1}>
-            Finish
-          </Words>
+          <IconButton
+            icon={ArrowLeft}
+            label="To the table"
+            onPress={() => router.replace(`/packet/${packetId}`)}
+          />
+          <View style={styles.title}>
+            <Words size="title" bold heading={1}>
+              Finish
+            </Words>
+            {finish.isNamed ? (
+              <Words size="small" colour={colours.quiet} numberOfLines={1}>
+                {finish.title}
+              </Words>
+            ) : null}
+          </View>
         </>
       }
       footer={
@@ -56,168 +123,49 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
           {savedAs ? (
             <Notice tone="good" title={`Saved as ${savedAs}`} detail="Look in your downloads." />
           ) : null}
-          <Button
-            kind="filled"
-            label="Save PDF"
-            disabled={pdf.status !== 'ready' || pdf.isStale}
-            onPress={save}
-          />
+          <View style={styles.ways}>
+            <Button grow label="Save or share" disabled={!canLeave} onPress={() => setLeaving(true)} />
+            <Button
+              grow
+              kind="filled"
+              label={lost.length > 0 && made ? `Save without page ${lost.join(', ')}` : 'Save PDF'}
+              disabled={!canLeave}
+              onPress={save}
+            />
+          </View>
         </>
       }
     >
       {finish.trouble ? <Notice tone="attention" title={finish.trouble.detail} /> : null}
-      {isEmpty ? (
-        <Notice title="This packet has no pages yet." detail="Add some, then come back here." />
-      ) : null}
-      {pdf.status === 'failed' ? (
-        <Failed
-          numbers={pdf.numbers}
-          onLook={(number) => router.push(`/packet/${packetId}/page/${finish.packet?.pages[number - 1].id}`)}
+      {isWide ? (
+        <View style={styles.wide}>
+          <View style={styles.preview}>{preview}</View>
+          <View style={styles.choices}>{choices}</View>
+        </View>
+      ) : (
+        <>
+          {preview}
+          {choices}
+        </>
+      )}
+      {close ? <CloseLook pdf={close.pdf} number={close.number} onClose={() => setClose(null)} /> : null}
+      {isLeaving && bytes && made ? (
+        <WaysOut
+          name={finish.file}
+          bytes={bytes}
+          pageCount={made.pageCount}
+          onSave={save}
+          onClose={() => setLeaving(false)}
         />
-      ) : null}
-      {pdf.status === 'working' && !isEmpty ? (
-        <View
-          style={styles.working}
-          role="progressbar"
-          aria-valuenow={pdf.done}
-          aria-valuemax={pdf.total}
-          aria-label="Making the PDF"
-        >
-          <ActivityIndicator aria-label="Making the PDF" color={colours.ink} />
-          <Words>
-            {pdf.total > 0
-              ? `Developing page ${Math.min(pdf.done + 1, pdf.total)} of ${pdf.total}…`
-              : 'Opening the packet…'}
-          </Words>
-        </View>
-      ) : null}
-      {pdf.status === 'ready' ? <PdfPages previews={pdf.previews} /> : null}
-
-      <View style={styles.field}>
-        <Words bold nativeID="name-label">
-          File name
-        </Words>
-        <View style={styles.inputRow}>
-          <TextInput
-            aria-labelledby="name-label"
-            value={finish.name}
-            maxLength={MOST_NAME_LENGTH + 20}
-            onChangeText={(name) => {
-              setSavedAs(null);
-              finish.setName(name);
-            }}
-            style={styles.input}
-          />
-          <Words bold colour={colours.quiet}>
-            .pdf
-          </Words>
-        </View>
-        {finish.nameProblem ? (
-          <Words role="alert" colour={colours.pencil}>
-            {finish.nameProblem}
-          </Words>
-        ) : null}
-      </View>
-      <Segments label="Paper" options={PAPERS} value={finish.paper} onChange={finish.setPaper} />
-      {pdf.status === 'ready' ? (
-        <View style={styles.facts} role="list" aria-label="The PDF">
-          <Fact words={`${sayPages(pdf.previews.length)}, a sheet a page`} />
-          <Fact
-            words={
-              pdf.isStale
-                ? 'Being made anew…'
-                : `${sayBytes(pdf.bytes.length)} (${pdf.bytes.length.toLocaleString('en')} bytes)`
-            }
-            testId="pdf-size"
-          />
-          <Fact words="Nothing of the camera, place or time of the photos is in it" isLast />
-        </View>
       ) : null}
     </ScreenFrame>
   );
 }
 
-interface FailedProps {
-  readonly numbers: readonly number[];
-  readonly onLook: (number: number) => void;
-}
-
-/** Why there is no PDF: which pages are the trouble, and the way to them. */
-function Failed({ numbers, onLook }: FailedProps) {
-  const [first] = numbers;
-  if (first === undefined) {
-    return (
-      <Notice
-        tone="attention"
-        title="The PDF could not be made just now."
-        detail="Your photos are safe. Go back to the table and come here again."
-      />
-    );
-  }
-  const which = numbers.length > 1 ? `Pages ${numbers.join(', ')}` : `Page ${first}`;
-  return (
-    <Notice
-      tone="attention"
-      title={`${which} cannot be developed here.`}
-      detail="The photo is safe, and so are the other pages. Take the page again, or delete it, and the PDF is made."
-      action={<Button label={`Look at page ${first}`} onPress={() => onLook(first)} />}
-    />
-  );
-}
-
-interface FactProps {
-  readonly words: string;
-  readonly testId?: string;
-  readonly isLast?: boolean;
-}
-
-function Fact({ words, testId, isLast = false }: FactProps) {
-  return (
-    <View role="listitem" style={[styles.fact, !isLast && styles.ruled]} testID={testId}>
-      <CircleCheck size={20} color={colours.good} aria-hidden />
-      <View style={styles.factWords}>
-        <Words>{words}</Words>
-      </View>
-    </View>
-  );
-}
-
 const styles = StyleSheet.create({
-  working: { height: 168, alignItems: 'center', justifyContent: 'center', gap: space.one },
-  field: { gap: space.one },
-  inputRow: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    minHeight: target + 4,
-    paddingRight: space.two,
-    backgroundColor: colours.surface,
-    borderRadius: radius,
-    borderWidth: 1.5,
-    borderColor: colours.quiet,
-  },
-  input: {
-    flex: 1,
-    minWidth: 0,
-    alignSelf: 'stretch',
-    paddingHorizontal: space.two,
-    fontFamily: fonts.bold,
-    color: colours.ink,
-    borderRadius: radius,
-    ...type.lead,
-  },
-  facts: {
-    backgroundColor: colours.surface,
-    borderRadius: radius,
-    borderWidth: 1,
-    borderColor: colours.line,
-    paddingHorizontal: space.two,
-  },
-  fact: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.one * 1.5,
-    paddingVertical: space.one * 1.5,
-  },
-  ruled: { borderBottomWidth: 1, borderColor: colours.line },
-  factWords: { flex: 1 },
+  title: { flex: 1, minWidth: 0 },
+  ways: { flexDirection: 'row', gap: space.one * 1.5 },
+  wide: { flexDirection: 'row', gap: space.four, alignItems: 'flex-start' },
+  preview: { flex: 1, minWidth: 0 },
+  choices: { width: 360, gap: space.two },
 });

@@ -1,4 +1,4 @@
-import { layNotes, placeOnPaper, type NoteMark, type Placement } from '@ravlo/core/geometry';
+import { layNotes, type NoteMark } from '@ravlo/core/geometry';
 import type { PdfPage } from '@ravlo/core';
 import type { Page, Paper, Recipe } from '@ravlo/contract';
 import type { Darkroom } from '@/darkroom/darkroom';
@@ -12,23 +12,17 @@ export interface PdfWork {
   readonly recipe: Recipe;
 }
 
-/** One page of the finished PDF, for looking at: the very JPEG that is in it, where it lies on the paper. */
-export interface PdfPreview {
-  readonly id: string;
-  readonly jpeg: Uint8Array;
-  readonly place: Placement;
-  readonly size: PdfPage['size'];
-  readonly marks: readonly NoteMark[];
-}
-
 export type PdfMade =
   | { readonly status: 'working'; readonly done: number; readonly total: number }
   | {
       readonly status: 'ready';
       readonly bytes: Uint8Array<ArrayBuffer>;
-      readonly previews: readonly PdfPreview[];
+      /** of the file */
+      readonly pageCount: number;
+      /** the numbers of the pages that could not be developed: they are not in it */
+      readonly lost: readonly number[];
     }
-  /** the numbers of the pages that cannot be developed; none when it is not for a page */
+  /** the numbers of the pages that cannot be developed, which are all; none when it is not for a page */
   | { readonly status: 'failed'; readonly numbers: readonly number[] };
 
 export interface MakePdfOptions {
@@ -53,25 +47,22 @@ export const workKey = (work: readonly PdfWork[]): string =>
 const developKey = ({ photo }: Page, recipe: Recipe) => pictureKey(photo, recipe, 0);
 
 /**
- * Makes a packet's PDF. Pages that are known are not developed again.
+ * Makes a packet's PDF. Pages that are known are not developed again; those that cannot be developed are left out and named.
  *
- * @returns ready, or failed with the numbers of the pages that cannot be developed
+ * @returns ready, or failed where no page can be developed
  * @throws AbortError when it was called off
  */
 export async function makePdf(work: readonly PdfWork[], options: MakePdfOptions): Promise<PdfMade> {
   const { darkroom, paper, title, myName, signal } = options;
   const pages = await developAll(work, options);
-  const numbers = pages.flatMap((page, i) => (page ? [] : [i + 1]));
-  if (numbers.length > 0) return { status: 'failed', numbers };
+  const lost = pages.flatMap((page, i) => (page ? [] : [i + 1]));
+  if (lost.length === pages.length) return { status: 'failed', numbers: lost };
   const date = new Date();
   const marked = pages.flatMap((page, i) =>
     page ? { ...page, marks: marksOf(page, work, i, stampWords(myName, i, work.length, date)) } : [],
   );
   const bytes = await darkroom.pdf(marked, { paper, title, date }, { signal, priority: 1 });
-  const previews = marked.map(({ jpeg, size, marks }, i): PdfPreview => {
-    return { id: work[i].page.id, jpeg, place: placeOnPaper(size, paper), size, marks };
-  });
-  return { status: 'ready', bytes, previews };
+  return { status: 'ready', bytes, pageCount: marked.length, lost };
 }
 
 /** The pages developed in full; null for those that cannot be. */

@@ -19,9 +19,7 @@ const pageOf = (n: number): Page => {
   return { ...page, recipe: { ...page.recipe, outline: whole } };
 };
 beforeEach(() => {
-  develop
-    .mockReset()
-    .mockResolvedValue({ jpeg: new Uint8Array([1]), size: { width: 210, height: 297 } } as never);
+  develop.mockReset().mockResolvedValue({ coded: {}, size: { width: 210, height: 297 } } as never);
   // The PDF says what it was made of.
   make
     .mockReset()
@@ -100,14 +98,24 @@ describe('the PDF on the finish screen', () => {
     expect(neverStale(seen, '[1]')).toBe(true);
   });
 
-  it('names the pages that cannot be developed', async () => {
-    const pages = [pageOf(1), pageOf(2), pageOf(3)];
+  const failingBut = (good: readonly Page[]) =>
     develop.mockImplementation(async ({ sha256 }) => {
-      if (sha256 !== pages[1].photo.sha256) throw new Error('The photo is damaged');
-      return { jpeg: new Uint8Array([1]), size: { width: 210, height: 297 } } as never;
+      if (!good.some(({ photo }) => photo.sha256 === sha256)) throw new Error('The photo is damaged');
+      return { coded: {}, size: { width: 210, height: 297 } } as never;
     });
-    const { now } = open(fakePacket(pages));
-    await waitFor(() => expect(now()).toEqual({ status: 'failed', numbers: [1, 3] }));
+
+  it('leaves out the pages that cannot be developed, and names them', async () => {
+    const pages = [pageOf(1), pageOf(2), pageOf(3)];
+    failingBut([pages[1]]);
+    const { now, ready } = open(fakePacket(pages));
+    expect(await ready()).toEqual(['Tides', 'a4', [0]]);
+    expect(now()).toMatchObject({ status: 'ready', pageCount: 1, lost: [1, 3] });
+  });
+
+  it('makes none where no page can be developed', async () => {
+    failingBut([]);
+    const { now } = open(fakePacket([pageOf(1), pageOf(2)]));
+    await waitFor(() => expect(now()).toEqual({ status: 'failed', numbers: [1, 2] }));
     expect(make).not.toHaveBeenCalled();
   });
 

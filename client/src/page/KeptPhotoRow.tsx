@@ -5,7 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import type { PhotoItem } from '@/packet/photosSlice';
 import { Button } from '@/ui/Button';
 import { colours, radius, space } from '@/ui/tokens';
-import { sayBytes } from '@/ui/sayBytes';
+import { sayBytes } from '@ravlo/contract';
 import { Words } from '@/ui/Words';
 import { KeptPicture } from './KeptPicture';
 

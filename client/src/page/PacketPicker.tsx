@@ -1,5 +1,5 @@
 import { useShelfQuery } from '@/packet/api';
-import { sayPages } from '@/ui/sayBytes';
+import { sayPages } from '@ravlo/contract';
 import { Sheet, SheetItem } from '@/ui/Sheet';
 import { Words } from '@/ui/Words';
 import { useState } from 'react';

@@ -28,8 +28,8 @@ export function pageRemarks(seen: readonly SeenPage[]): (string | null)[] {
   });
 }
 
-/** The first earlier page that shows the same sheet; null when there is none. */
-function twinAmong(seen: readonly SeenPage[], i: number): number | null {
+/** The first earlier page (from 0) that shows the same sheet; null when there is none. */
+export function twinAmong(seen: readonly SeenPage[], i: number): number | null {
   const { page, recipe, checked } = seen[i];
   for (let k = 0; k < i; k++) {
     const other = seen[k];

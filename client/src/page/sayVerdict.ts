@@ -1,5 +1,5 @@
 import type { Place, ReasonKind, Verdict } from '@ravlo/core';
-import { sayPages } from '@/ui/sayBytes';
+import { sayPages } from '@ravlo/contract';
 
 /** What is wrong, in a word or two. */
 const SHORT: Record<ReasonKind, string> = {
@@ -16,6 +16,9 @@ const SHORT: Record<ReasonKind, string> = {
   sideways: 'on its side',
   'nearly-empty': 'nearly empty',
 };
+
+/** A reason in a word or two. */
+export const sayReason = (kind: ReasonKind): string => SHORT[kind];
 
 /** A verdict in a few words; null where there is nothing to say. */
 export function sayVerdict({ word, reasons }: Verdict): string | null {

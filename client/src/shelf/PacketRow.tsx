@@ -1,13 +1,12 @@
 import { Link } from 'expo-router';
 import X from 'lucide-react-native/icons/x';
 import { Pressable, StyleSheet, View } from 'react-native';
-import type { ShelfPacket } from '@ravlo/contract';
+import { sayPages, type ShelfPacket } from '@ravlo/contract';
 import { IconButton } from '@/ui/IconButton';
 import { selectFacts } from '@/packet/editsSlice';
 import { useAppSelector } from '@/packet/store';
 import { CoverPicture } from './CoverPicture';
 import { colours, radius, space } from '@/ui/tokens';
-import { sayPages } from '@/ui/sayBytes';
 import { sayWhen } from '@/ui/sayWhen';
 import { Words } from '@/ui/Words';
 

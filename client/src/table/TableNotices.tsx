@@ -1,9 +1,8 @@
-import type { Page } from '@ravlo/contract';
+import { sayPages, type Page } from '@ravlo/contract';
 import { isOnItsWay, selectPhotos } from '@/packet/photosSlice';
 import { useAppSelector } from '@/packet/store';
 import { Button } from '@/ui/Button';
 import { Notice } from '@/ui/Notice';
-import { sayPages } from '@/ui/sayBytes';
 import { Words } from '@/ui/Words';
 import type { Table } from './useTable';
 

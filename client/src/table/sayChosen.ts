@@ -1,4 +1,4 @@
-import { sayPages } from '@/ui/sayBytes';
+import { sayPages } from '@ravlo/contract';
 
 /** Some pages of a packet, as they are called: "page 3", "2 pages". @param ids of all its pages, in order */
 export function sayChosen(ids: readonly string[], chosen: ReadonlySet<string>): string {

@@ -34,5 +34,13 @@ export {
   type DevelopOptions,
   type Recipe,
 } from '../develop';
+export type { PageParts } from '../clean/pageParts';
+export {
+  codePage,
+  PDF_JPEG_OPTIONS,
+  type CodedPage,
+  type CodePageOptions,
+  type EncodeJpeg,
+} from '../pdf/codePage';
 export { composePdf, type ComposePdfOptions, type PdfPage } from '../pdf/composePdf';
 export { stripJpegMetadata } from '../pdf/stripJpegMetadata';

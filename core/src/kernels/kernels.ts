@@ -130,6 +130,15 @@ interface KernelExports {
     count: number,
     out: number,
   ): void;
+  codeOneBit(
+    pixels: number,
+    stride: number,
+    width: number,
+    height: number,
+    knowledge: number,
+    rows: number,
+    out: number,
+  ): number;
   larger(a: number, b: number, count: number): void;
   smaller(a: number, b: number, count: number): void;
 }

@@ -4,6 +4,7 @@ import { PDFDocument } from '@cantoo/pdf-lib';
 import fc from 'fast-check';
 import sharp from 'sharp';
 import type { NoteMark } from '../notes/layNotes';
+import type { CodedPage } from './codePage';
 import { composePdf } from './composePdf';
 import { PAPER_CHOICES, placeOnPaper } from '../geometry/placeOnPaper';
 import { stripJpegMetadata } from './stripJpegMetadata';
@@ -16,6 +17,12 @@ async function jpeg(width: number, height: number): Promise<Uint8Array> {
     .jpeg()
     .withMetadata({ orientation: 6, exif: { IFD0: { Make: 'Skerry Optics', Copyright: 'Imke' } } })
     .toBuffer();
+}
+
+/** A page that is one JPEG. */
+async function plain(width: number, height: number): Promise<CodedPage> {
+  const picture = { left: 0, top: 0, width, height, jpeg: await jpeg(width, height) };
+  return { width, height, pictures: [picture], stencils: [] };
 }
 
 const has = (bytes: Uint8Array, words: string) => Buffer.from(bytes).includes(words);
@@ -64,8 +71,8 @@ describe('composePdf', () => {
 
   it('makes a page a sheet, of the right size, with nothing personal in it', async () => {
     const pages = [
-      { jpeg: await jpeg(210, 297), size: { width: 210, height: 297 } },
-      { jpeg: await jpeg(297, 210), size: { width: 297, height: 210 } },
+      { coded: await plain(210, 297), size: { width: 210, height: 297 } },
+      { coded: await plain(297, 210), size: { width: 297, height: 210 } },
     ];
     const bytes = await composePdf(pages, { paper: 'a4', title: 'Tide tables, week 3', date });
     const document = await PDFDocument.load(bytes);
@@ -81,7 +88,7 @@ describe('composePdf', () => {
 
   it('is the same bytes for the same pages, options and date', async () => {
     const make = async () =>
-      composePdf([{ jpeg: await jpeg(50, 50), size: { width: 100, height: 100 } }], {
+      composePdf([{ coded: await plain(50, 50), size: { width: 100, height: 100 } }], {
         paper: 'fit',
         title: 'x',
         date,
@@ -106,7 +113,7 @@ describe('composePdf', () => {
       { kind: 'words', noteId: 'b', text: 'Größe', x: 180, y: 40, size: 6, angle: 90, colour: 'blue' },
       { kind: 'shape', noteId: 'c', path: 'M10 10L20 10L20 20Z', colour: 'red' },
     ];
-    const pages = [{ jpeg: await jpeg(210, 297), size, marks }];
+    const pages = [{ coded: await plain(210, 297), size, marks }];
     const options = { paper: 'a4', title: 'x', date, font } as const;
     const bytes = await composePdf(pages, options);
     const { stdout } = spawnSync('pdftotext', ['-layout', '-', '-'], { input: Buffer.from(bytes) });

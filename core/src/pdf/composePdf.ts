@@ -4,11 +4,12 @@ import type { NoteMark } from '../notes/layNotes';
 import { MM_PER_INCH } from '../geometry/pageScale';
 import { NOTE_RGB } from '../notes/note';
 import { placeOnPaper, type Paper, type Placement } from '../geometry/placeOnPaper';
-import { stripJpegMetadata } from './stripJpegMetadata';
+import type { CodedPage } from './codePage';
+import { drawCodedPage } from './drawCodedPage';
 
 /** One developed page, already coded. */
 export interface PdfPage {
-  readonly jpeg: Uint8Array;
+  readonly coded: CodedPage;
   /** mm, as the picture lies */
   readonly size: { readonly width: number; readonly height: number };
   /** drawn over the picture, as vectors */
@@ -26,8 +27,6 @@ export interface ComposePdfOptions {
 }
 
 const POINTS_PER_MM = 72 / MM_PER_INCH;
-/** An image whose edge lies exactly on the page's edge is resampled by some viewers: keep off it by this, pt. */
-const INSET = 0.0012;
 
 /**
  * Makes one PDF, a page a sheet. The author stays empty, and nothing that the photos say about themselves
@@ -49,13 +48,12 @@ export async function composePdf(
   const font = await embedFont(document, pages, fontBytes);
   for (const page of pages) {
     const place = placeOnPaper(page.size, paper);
-    const image = await document.embedJpg(stripJpegMetadata(page.jpeg));
     const sheet = document.addPage([place.paperWidth * POINTS_PER_MM, place.paperHeight * POINTS_PER_MM]);
-    sheet.drawImage(image, {
-      x: place.left * POINTS_PER_MM + INSET,
-      y: (place.paperHeight - place.top - place.height) * POINTS_PER_MM + INSET,
-      width: place.width * POINTS_PER_MM - 2 * INSET,
-      height: place.height * POINTS_PER_MM - 2 * INSET,
+    await drawCodedPage(document, sheet, page.coded, {
+      left: place.left * POINTS_PER_MM,
+      bottom: (place.paperHeight - place.top - place.height) * POINTS_PER_MM,
+      width: place.width * POINTS_PER_MM,
+      height: place.height * POINTS_PER_MM,
     });
     for (const mark of page.marks ?? []) drawMark(sheet, mark, place, place.width / page.size.width, font);
   }

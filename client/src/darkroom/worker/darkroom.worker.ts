@@ -1,5 +1,7 @@
 import { expose, transfer } from 'comlink';
+import type { CodedPage } from '@ravlo/core';
 import { decodePhoto, encodeJpeg } from './codec';
+import { encodePdfJpeg } from './pdfJpeg';
 import { createTools, type DarkroomTools } from './tools';
 
 /** The darkroom's tools as a web worker: photos are fetched and decoded here, large results handed over. */
@@ -11,18 +13,28 @@ async function decode(from: Blob | string) {
   return decodePhoto(await response.blob());
 }
 
-const tools = createTools({ decode, encodeJpeg });
+const tools = createTools({ decode, encodeJpeg, encodePdfJpeg });
 
 const handing: DarkroomTools = {
   ...tools,
   pdfPage: async (...given) => {
     const page = await tools.pdfPage(...given);
-    return transfer(page, [page.jpeg.buffer]);
+    return transfer(page, buffersOf(page.coded));
   },
   pdf: async (...given) => {
     const bytes = await tools.pdf(...given);
     return transfer(bytes, [bytes.buffer]);
   },
 };
+
+function buffersOf({ pictures, stencils }: CodedPage): ArrayBuffer[] {
+  const bytes = [
+    ...pictures.map(({ jpeg }) => jpeg),
+    ...stencils.flatMap(({ jbig2, colours }) =>
+      'deflated' in colours ? [jbig2, colours.deflated] : [jbig2],
+    ),
+  ];
+  return bytes.map(({ buffer }) => buffer as ArrayBuffer);
+}
 
 expose(handing);

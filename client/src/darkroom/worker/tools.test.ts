@@ -30,6 +30,7 @@ function fakeCodec(scale = 1) {
       async ({ width, height }: Rgba) =>
         ({ size: width * height, arrayBuffer: async () => new ArrayBuffer(3) }) as Blob,
     ),
+    encodePdfJpeg: jest.fn((_image: Rgba, _quality: number) => new Uint8Array(3)),
   };
 }
 
@@ -87,14 +88,20 @@ describe('the darkroom’s worker', () => {
     expect(pages[1].signature).toEqual(pages[0].signature);
   });
 
-  it('develops the page in full for the PDF', async () => {
+  it('develops the page in full for the PDF, in layers where the look takes it apart', async () => {
     const codec = fakeCodec();
-    const page = await createTools(codec).pdfPage(source('a'), whole, 0.8);
-    expect(page.jpeg).toHaveLength(3);
-    expect(page.size.width).toBeGreaterThan(100);
-    const [[developed, quality]] = codec.encodeJpeg.mock.calls as unknown as [[Rgba, number]];
-    expect(Math.max(developed.width, developed.height)).toBeGreaterThan(2000);
-    expect(quality).toBe(0.8);
+    const { coded, size } = await createTools(codec).pdfPage(source('a'), whole);
+    expect(Math.max(coded.width, coded.height)).toBeGreaterThan(2000);
+    expect(size.width).toBeGreaterThan(100);
+    expect(coded.stencils.length).toBeGreaterThan(0);
+  });
+
+  it('codes a page that is shown as it was shot as one JPEG', async () => {
+    const codec = fakeCodec();
+    const { coded } = await createTools(codec).pdfPage(source('a'), { ...whole, look: 'as-shot' });
+    expect(coded).toMatchObject({ stencils: [], pictures: [{ left: 0, top: 0, width: coded.width }] });
+    const [[developed]] = codec.encodePdfJpeg.mock.calls;
+    expect([developed.width, developed.height]).toEqual([coded.width, coded.height]);
   });
 
   it('tells whoever asks that a photo cannot be opened, and opens it when it can', async () => {

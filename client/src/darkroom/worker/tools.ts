@@ -1,4 +1,5 @@
 import {
+  codePage,
   composePdf,
   develop,
   developFlat,
@@ -16,6 +17,7 @@ import {
   type ComposePdfOptions,
   type DevelopOptions,
   type EdgePicture,
+  type EncodeJpeg,
   type FlatPage,
   type PdfPage,
   type Quad,
@@ -72,13 +74,16 @@ export interface LookedInto {
 export interface Codec {
   /** @throws Error when the bytes cannot be fetched or are no photo */
   readonly decode: (from: Blob | string) => Promise<DecodedPhoto>;
+  /** for the screen; quality 0 to 1 */
   readonly encodeJpeg: (image: Rgba, quality: number) => Promise<Blob>;
+  /** for PDFs: the same bytes everywhere */
+  readonly encodePdfJpeg: EncodeJpeg;
 }
 
 const PICTURE_QUALITY = 0.82;
 
 /** The darkroom's work, one photo after the other: the photo worked on last stays decoded. */
-export function createTools({ decode, encodeJpeg }: Codec) {
+export function createTools({ decode, encodeJpeg, encodePdfJpeg }: Codec) {
   let last: { readonly key: string; readonly photo: DecodedPhoto } | null = null;
   /** The small page flattened last: a look is tried on it again and again. */
   let lastFlat: { readonly key: string; readonly page: FlatPage } | null = null;
@@ -163,11 +168,14 @@ export function createTools({ decode, encodeJpeg }: Codec) {
     },
 
     /** Develops a page in full and codes it for the PDF. */
-    async pdfPage(source: PhotoSource, recipe: Recipe, quality: number): Promise<PdfPage> {
+    async pdfPage(source: PhotoSource, recipe: Recipe): Promise<PdfPage> {
       const { image, scale, focal } = await open(source);
-      const page = develop(image, inDecodedPixels(recipe, scale), { dpi: PAGE_DPI, focal });
-      const blob = await encodeJpeg(page.image, quality);
-      return { jpeg: new Uint8Array(await blob.arrayBuffer()), size: page.size };
+      const {
+        image: page,
+        parts,
+        size,
+      } = develop(image, inDecodedPixels(recipe, scale), { dpi: PAGE_DPI, focal });
+      return { coded: await codePage(page, parts, { encodeJpeg: encodePdfJpeg }), size };
     },
 
     async pdf(pages: readonly PdfPage[], options: ComposePdfOptions): Promise<Uint8Array<ArrayBuffer>> {

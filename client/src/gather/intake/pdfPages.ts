@@ -1,7 +1,5 @@
-import { getDocument, GlobalWorkerOptions } from 'pdfjs-dist';
+import { openPdf } from '@/page/openPdf';
 
-/** The reader works in a worker of its own, which ships beside the app. */
-const WORKER = '/pdf.worker.min.mjs';
 const DPI = 200;
 const POINTS_AN_INCH = 72;
 /** A poster is read coarser rather than not at all. */
@@ -11,8 +9,7 @@ const QUALITY = 0.93;
 
 /** The pages of a PDF as JPEGs at 200 dots an inch, upright as it says. */
 export async function pdfPages(bytes: ArrayBuffer): Promise<Blob[]> {
-  GlobalWorkerOptions.workerSrc = WORKER;
-  const task = getDocument({ data: new Uint8Array(bytes), isEvalSupported: false });
+  const task = openPdf(new Uint8Array(bytes));
   try {
     const pdf = await task.promise;
     if (pdf.numPages > MOST_PAGES)

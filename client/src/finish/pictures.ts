@@ -1,0 +1,38 @@
+import { zip, type AsyncZippable } from 'fflate';
+import type { PDFDocumentProxy } from 'pdfjs-dist';
+
+const DPI = 200;
+const POINTS_AN_INCH = 72;
+const QUALITY = 0.85;
+
+/** The pages of the finished PDF as JPEGs in one zip, numbered in their order: "name 01.jpg". */
+export async function zipPictures(pdf: PDFDocumentProxy, name: string): Promise<Blob> {
+  const files: AsyncZippable = {};
+  const digits = String(pdf.numPages).length;
+  for (let number = 1; number <= pdf.numPages; number++) {
+    const picture = await pictureOf(pdf, number);
+    const file = `${name} ${String(number).padStart(Math.max(2, digits), '0')}.jpg`;
+    // JPEGs do not get smaller.
+    files[file] = [new Uint8Array(await picture.arrayBuffer()), { level: 0 }];
+  }
+  const bytes = await new Promise<Uint8Array>((resolve, reject) => {
+    zip(files, (error, made) => (error ? reject(error) : resolve(made)));
+  });
+  return new Blob([new Uint8Array(bytes)], { type: 'application/zip' });
+}
+
+async function pictureOf(pdf: PDFDocumentProxy, number: number): Promise<Blob> {
+  const page = await pdf.getPage(number);
+  const viewport = page.getViewport({ scale: DPI / POINTS_AN_INCH });
+  const canvas = document.createElement('canvas');
+  canvas.width = Math.max(1, Math.round(viewport.width));
+  canvas.height = Math.max(1, Math.round(viewport.height));
+  await page.render({ canvas, viewport, background: '#ffffff' }).promise;
+  return new Promise((resolve, reject) => {
+    canvas.toBlob(
+      (made) => (made ? resolve(made) : reject(new Error('There is no room for the picture'))),
+      'image/jpeg',
+      QUALITY,
+    );
+  });
+}

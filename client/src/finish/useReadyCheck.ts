@@ -1,0 +1,56 @@
+import { useEffect, useMemo } from 'react';
+import { readyCheck, UNNAMED, type OpenPacket, type PageFacts, type ReadyLine } from '@ravlo/contract';
+import { selectRecipe } from '@/packet/editsSlice';
+import { sameItems } from '@/packet/sameItems';
+import { useAppDispatch, useAppSelector } from '@/packet/store';
+import { ensureVerdict } from '@/packet/verdicts';
+import { selectChecked } from '@/packet/verdictsSlice';
+import { twinAmong, type SeenPage } from '@/page/pageRemarks';
+import { sayReason } from '@/page/sayVerdict';
+
+export interface ReadyGiven {
+  /** the name that the file will have */
+  readonly name: string;
+  /** null while the file is being made */
+  readonly bytes: number | null;
+  /** numbers of the pages that cannot be developed */
+  readonly lost: readonly number[];
+}
+
+const NO_PAGES: OpenPacket['pages'] = [];
+
+/** The packet held against what a reader needs. Pages that nobody has judged yet are judged meanwhile. */
+export function useReadyCheck(
+  packet: OpenPacket | undefined,
+  { name, bytes, lost }: ReadyGiven,
+): ReadyLine[] {
+  const dispatch = useAppDispatch();
+  const pages = packet?.pages ?? NO_PAGES;
+  const recipes = useAppSelector((state) => pages.map((page) => selectRecipe(state, page)), sameItems);
+  const checked = useAppSelector((state) => pages.map((page) => selectChecked(state, page)), sameItems);
+  useEffect(() => {
+    for (const page of pages) void dispatch(ensureVerdict(page));
+  }, [dispatch, pages, recipes]);
+  return useMemo(() => {
+    const seen = pages.map((page, i): SeenPage => ({ page, recipe: recipes[i], checked: checked[i] }));
+    return readyCheck({
+      pages: seen.map((_, i) => factsOf(seen, i, lost)),
+      name: name === UNNAMED ? null : name,
+      bytes,
+    });
+  }, [pages, recipes, checked, name, bytes, lost]);
+}
+
+function factsOf(seen: readonly SeenPage[], i: number, lost: readonly number[]): PageFacts {
+  const { page, recipe, checked } = seen[i];
+  const twin = twinAmong(seen, i);
+  return {
+    id: page.id,
+    verdict: checked?.verdict.word ?? null,
+    why: checked?.verdict.reasons[0] && sayReason(checked.verdict.reasons[0].kind),
+    isSheetMissing: recipe.outline.by === 'whole' && recipe.outline.reason === 'none-found',
+    twinOf: twin === null ? null : twin + 1,
+    isLandscape: checked?.isLandscape,
+    isLost: lost.includes(i + 1),
+  };
+}

@@ -1,0 +1,84 @@
+import fc from 'fast-check';
+import { readyCheck, type PageFacts, type ReadyFacts } from './readyCheck';
+
+const good = (n: number): PageFacts => ({ id: `page-${n}`, verdict: 'reads-well' });
+const ready: ReadyFacts = { pages: [good(1), good(2)], name: 'Tarn_tides-3', bytes: 312_400 };
+const failing = (facts: ReadyFacts) =>
+  readyCheck(facts)
+    .filter(({ holds }) => !holds)
+    .map(({ about, says, fix }) => [about, says, fix?.says]);
+
+describe('readyCheck', () => {
+  it('says of a good packet what holds', () => {
+    expect(readyCheck(ready).map(({ holds, says }) => [holds, says])).toEqual([
+      [true, 'One PDF, 2 pages, a sheet a page'],
+      [true, 'All pages read well'],
+      [true, 'Named Tarn_tides-3'],
+      [true, '312 KB'],
+    ]);
+  });
+
+  it('names each thing that does not hold with its way out', () => {
+    const pages: PageFacts[] = [
+      good(1),
+      { id: 'b', verdict: 'take-again', why: 'blurred' },
+      { ...good(3), isSheetMissing: true },
+      { ...good(4), twinOf: 1 },
+      { ...good(5), isLandscape: true },
+      { ...good(6), isLost: true },
+    ];
+    expect(failing({ ...ready, pages, name: null, mostBytes: 200_000 })).toEqual([
+      ['gaps', 'Page 6 cannot be developed and is not in it', 'Look at it'],
+      ['verdicts', 'Page 2 should be taken again: blurred', 'Look at it'],
+      ['sheets', 'No sheet was found on page 3', 'Look at it'],
+      ['twins', 'Page 4 looks the same as page 1', 'Look at it'],
+      ['sides', 'Page 5 lies among standing pages', 'Look at it'],
+      ['name', 'It has no name yet', 'Name it'],
+      ['size', '312 KB, at most 200 KB asked', undefined],
+    ]);
+  });
+
+  it.each([
+    [2, 2, true],
+    [3, 3, false],
+    [1, 2, true],
+    [1, 1, false],
+  ])('holds two pages against %d to %d asked', (least, most, holds) => {
+    const [line] = readyCheck({ ...ready, pagesAsked: { least, most } }).filter(
+      ({ about }) => about === 'pages',
+    );
+    expect(line?.holds).toBe(holds);
+  });
+
+  it('does not judge pages that nobody has looked at', () => {
+    const lines = readyCheck({ ...ready, pages: [good(1), { id: 'b', verdict: null }] });
+    expect(lines.some(({ about }) => about === 'verdicts')).toBe(false);
+  });
+
+  it('puts what does not hold first, says each thing once, and leads only to pages that there are', () => {
+    const page = fc.record({
+      id: fc.string(),
+      verdict: fc.constantFrom('reads-well', 'hard-to-read', 'take-again', null),
+      isSheetMissing: fc.boolean(),
+      twinOf: fc.option(fc.integer({ min: 1, max: 3 })),
+      isLandscape: fc.boolean(),
+      isLost: fc.boolean(),
+    });
+    const facts = fc.record({
+      pages: fc.array(page, { maxLength: 8 }),
+      name: fc.option(fc.string({ minLength: 1 })),
+      bytes: fc.option(fc.nat()),
+    });
+    fc.assert(
+      fc.property(facts, (given) => {
+        const lines = readyCheck(given as ReadyFacts);
+        const holds = lines.map((line) => Number(line.holds));
+        expect(holds).toEqual([...holds].sort((a, b) => a - b));
+        expect(new Set(lines.map(({ about }) => about)).size).toBe(lines.length);
+        for (const { fix } of lines) {
+          if (fix?.does === 'see-page') expect(given.pages[fix.number - 1]).toBeDefined();
+        }
+      }),
+    );
+  });
+});

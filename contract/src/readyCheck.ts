@@ -1,0 +1,159 @@
+import { sayBytes, sayPages } from './say';
+
+/** What is known of a page when a packet is about to leave. */
+export interface PageFacts {
+  readonly id: string;
+  /** null while nobody has looked at it */
+  readonly verdict: 'reads-well' | 'hard-to-read' | 'take-again' | null;
+  /** why not, in a word or two: "blurred" */
+  readonly why?: string;
+  /** no sheet was found in the photo, and nobody has said where it is */
+  readonly isSheetMissing?: boolean;
+  /** the number of an earlier page that shows the same sheet */
+  readonly twinOf?: number | null;
+  readonly isLandscape?: boolean;
+  /** it cannot be developed: its place in the file is a gap */
+  readonly isLost?: boolean;
+}
+
+/** What is known of a packet when it is about to leave. */
+export interface ReadyFacts {
+  readonly pages: readonly PageFacts[];
+  /** how many pages are asked for, where that is known */
+  readonly pagesAsked?: { readonly least: number; readonly most: number };
+  /** the name that the file will have, without its ending; null where nobody has named it */
+  readonly name: string | null;
+  /** null while the file is being made */
+  readonly bytes: number | null;
+  readonly mostBytes?: number;
+}
+
+/** What a press on a line's way out does. */
+export type ReadyFix =
+  | { readonly does: 'add-pages' }
+  | { readonly does: 'name' }
+  | { readonly does: 'see-table' }
+  | { readonly does: 'see-page'; readonly number: number };
+
+/** One line of the ready check: what holds, or what does not and the way out of it. */
+export interface ReadyLine {
+  readonly about: 'pages' | 'verdicts' | 'gaps' | 'sheets' | 'twins' | 'sides' | 'name' | 'size';
+  readonly holds: boolean;
+  readonly says: string;
+  readonly fix?: ReadyFix & { readonly says: string };
+}
+
+/**
+ * Holds a packet against what is asked and against what a reader needs, line by line; lines that do not hold come first.
+ * Says nothing of what is not known yet.
+ */
+export function readyCheck(facts: ReadyFacts): ReadyLine[] {
+  const lines = [
+    pagesLine(facts),
+    gapsLine(facts),
+    verdictsLine(facts),
+    sheetsLine(facts),
+    twinsLine(facts),
+    sidesLine(facts),
+    nameLine(facts),
+    sizeLine(facts),
+  ].filter((line): line is ReadyLine => line !== null);
+  return [...lines.filter(({ holds }) => !holds), ...lines.filter(({ holds }) => holds)];
+}
+
+function pagesLine({ pages, pagesAsked }: ReadyFacts): ReadyLine {
+  const here = sayPages(pages.length);
+  if (pages.length === 0) {
+    return line('pages', false, 'It has no pages yet', { does: 'add-pages', says: 'Add pages' });
+  }
+  if (!pagesAsked) return line('pages', true, `One PDF, ${here}, a sheet a page`);
+  const { least, most } = pagesAsked;
+  const asked = least === most ? `${least} asked` : `${least} to ${most} asked`;
+  const says = `${asked}, ${pages.length} here`;
+  if (pages.length < least) return line('pages', false, says, { does: 'add-pages', says: 'Add pages' });
+  if (pages.length > most) return line('pages', false, says, { does: 'see-table', says: 'To the table' });
+  return line('pages', true, says);
+}
+
+function gapsLine({ pages }: ReadyFacts): ReadyLine | null {
+  const lost = numbersOf(pages, ({ isLost }) => isLost === true);
+  return lost.length === 0
+    ? null
+    : line('gaps', false, `${sayNumbers(lost)} cannot be developed and ${are(lost)} not in it`, look(lost));
+}
+
+function verdictsLine({ pages }: ReadyFacts): ReadyLine | null {
+  const bad = numbersOf(pages, ({ verdict }) => verdict === 'hard-to-read' || verdict === 'take-again');
+  const [first] = bad.map((number) => pages[number - 1]);
+  if (first && bad.length === 1) {
+    const because = first.why ? `: ${first.why}` : '';
+    const says = first.verdict === 'take-again' ? 'should be taken again' : 'is hard to read';
+    return line('verdicts', false, `Page ${bad[0]} ${says}${because}`, look(bad));
+  }
+  if (bad.length > 1) return line('verdicts', false, `${sayNumbers(bad)} are hard to read`, look(bad));
+  if (pages.length === 0 || pages.some(({ verdict }) => verdict === null)) return null;
+  return line('verdicts', true, pages.length === 1 ? 'It reads well' : 'All pages read well');
+}
+
+function sheetsLine({ pages }: ReadyFacts): ReadyLine | null {
+  const missing = numbersOf(pages, ({ isSheetMissing }) => isSheetMissing === true);
+  return missing.length === 0
+    ? null
+    : line('sheets', false, `No sheet was found on ${sayNumbers(missing, 'page')}`, look(missing));
+}
+
+function twinsLine({ pages }: ReadyFacts): ReadyLine | null {
+  const at = pages.findIndex(({ twinOf }) => typeof twinOf === 'number');
+  const twin = pages[at];
+  if (!twin) return null;
+  const says = `Page ${at + 1} looks the same as page ${twin.twinOf}`;
+  return line('twins', false, says, { does: 'see-page', number: at + 1, says: 'Look at it' });
+}
+
+function sidesLine({ pages }: ReadyFacts): ReadyLine | null {
+  const landscape = numbersOf(pages, ({ isLandscape }) => isLandscape === true);
+  if (landscape.length === 0 || landscape.length * 2 >= pages.length) return null;
+  return line(
+    'sides',
+    false,
+    `${sayNumbers(landscape)} ${lie(landscape)} among standing pages`,
+    look(landscape),
+  );
+}
+
+function nameLine({ name }: ReadyFacts): ReadyLine {
+  return name === null
+    ? line('name', false, 'It has no name yet', { does: 'name', says: 'Name it' })
+    : line('name', true, `Named ${name}`);
+}
+
+function sizeLine({ bytes, mostBytes }: ReadyFacts): ReadyLine | null {
+  if (bytes === null) return null;
+  if (mostBytes === undefined) return line('size', true, sayBytes(bytes));
+  const says = `${sayBytes(bytes)}, at most ${sayBytes(mostBytes)} asked`;
+  return line('size', bytes <= mostBytes, says);
+}
+
+const line = (about: ReadyLine['about'], holds: boolean, says: string, fix?: ReadyLine['fix']): ReadyLine =>
+  fix ? { about, holds, says, fix } : { about, holds, says };
+
+const look = ([number = 1]: readonly number[]): ReadyLine['fix'] => ({
+  does: 'see-page',
+  number,
+  says: 'Look at it',
+});
+
+const numbersOf = (pages: readonly PageFacts[], isMeant: (page: PageFacts) => boolean): number[] =>
+  pages.flatMap((page, i) => (isMeant(page) ? [i + 1] : []));
+
+const are = (numbers: readonly number[]) => (numbers.length === 1 ? 'is' : 'are');
+const lie = (numbers: readonly number[]) => (numbers.length === 1 ? 'lies' : 'lie');
+
+/** "Page 4", "Pages 2 and 4", "Pages 2, 4, 5 and 3 more". */
+function sayNumbers(numbers: readonly number[], word: 'Page' | 'page' = 'Page'): string {
+  if (numbers.length === 1) return `${word} ${numbers[0]}`;
+  const named = numbers.slice(0, 3);
+  const rest = numbers.slice(named.length);
+  if (rest.length === 0) return `${word}s ${named.slice(0, -1).join(', ')} and ${named.at(-1)}`;
+  return `${word}s ${named.join(', ')} and ${rest.length === 1 ? rest[0] : `${rest.length} more`}`;
+}

@@ -1,0 +1,13 @@
+import { sayBytes, sayPages } from './say';
+
+describe('sayBytes', () => {
+  it.each([
+    [0, '0 bytes'],
+    [999, '999 bytes'],
+    [312_400, '312 KB'],
+    [999_600, '1.0 MB'],
+    [4_100_000, '4.1 MB'],
+  ])('%d', (bytes, words) => expect(sayBytes(bytes)).toBe(words));
+
+  it('counts one page as one', () => expect([sayPages(1), sayPages(3)]).toEqual(['1 page', '3 pages']));
+});

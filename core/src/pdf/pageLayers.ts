@@ -1,0 +1,87 @@
+import { INK, PAPER, type PageParts } from '../clean/pageParts';
+import { widestAround } from '../clean/widestAround';
+import type { Rgba } from '../raster/image';
+import { boxesOfTiles, tilesWith, type Box, type Tiles } from './boxes';
+import { darkestOf, darknessOf } from './darknessOf';
+import { cutStencil, type Stencil } from './stencil';
+import { softCells, softPicture } from './softPicture';
+import { unlikeTiles } from './unlikeTiles';
+
+/** A piece of the page as a picture; places in page pixels. */
+export interface PagePicture extends Box {
+  /** may have fewer pixels than the piece it shows */
+  readonly image: Rgba;
+}
+
+/** A developed page taken apart: pictures lie under the stencils, and white paper under all. */
+export interface PageLayers {
+  /** the page's pixels */
+  readonly width: number;
+  readonly height: number;
+  readonly pictures: readonly PagePicture[];
+  /** the first lies lowest */
+  readonly stencils: readonly Stencil[];
+}
+
+/** Cells: further than letters are wide between their strokes. */
+const SOFT_EDGE = 12;
+/** On soft areas strokes are darker than this, in levels of lightness. */
+const PALEST_ON_SOFT = 70;
+
+/**
+ * Takes a developed page apart into what is sharp (strokes, rules: stencils, finer than the page) and what is soft
+ * (highlighter, printed pictures: coarse pictures under them). Where stencils would not show the page as it is, as in
+ * shaded drawings, a picture of all the page's pixels takes their place, for those tiles only.
+ *
+ * @param page developed in a look that makes paper white
+ * @param parts of the same page
+ */
+export function pageLayers(page: Rgba, parts: PageParts): PageLayers {
+  const { kinds, width, height } = parts;
+  const soft = softCells(parts);
+  // A soft area's edge is as pale or as yellow as the area.
+  const nearSoft = widestAround(soft, width, height, SOFT_EDGE);
+  const darkness = darknessOf(page, parts, nearSoft);
+  // Faint things have a stencil of their own: where they touch ink, neither takes on the other's colour.
+  const isFaint = new Uint8Array(kinds.length);
+  const isInk = new Uint8Array(kinds.length);
+  const dark = widestAround(darkestOf(darkness, parts), width, height, 1);
+  for (let i = 0; i < kinds.length; i++) {
+    // Between the strokes on highlighter the highlighter itself may have been taken for one.
+    if (kinds[i] === INK && (nearSoft[i] === 0 || dark[i] > PALEST_ON_SOFT)) isInk[i] = 1;
+    else if (kinds[i] !== PAPER && nearSoft[i] === 0) isFaint[i] = 1;
+  }
+  const faint = cutStencil(page, parts, isFaint, darkness);
+  const ink = cutStencil(page, parts, isInk, darkness);
+  const inFull = unlikeTiles(parts, [faint, ink], darkness, nearSoft);
+  for (const stencil of [faint, ink]) clearTiles(stencil, inFull);
+  const pictures = [
+    ...boxesOfTiles(tilesWith(nearSoft, parts), page).map((box) => ({
+      ...box,
+      image: softPicture(page, parts, isInk, box),
+    })),
+    ...boxesOfTiles(inFull, page).map((box) => ({ ...box, image: pieceOf(page, box) })),
+  ];
+  const stencils = [faint, ink].filter(({ mask }) => mask.data.includes(1));
+  return { width: page.width, height: page.height, pictures, stencils };
+}
+
+function clearTiles({ mask, scale }: Stencil, tiles: Tiles): void {
+  const side = tiles.side * scale;
+  tiles.isIn.forEach((isIn, k) => {
+    if (isIn === 0) return;
+    const [left, top] = [(k % tiles.columns) * side, Math.floor(k / tiles.columns) * side];
+    for (let y = top; y < Math.min(mask.height, top + side); y++) {
+      mask.data.fill(0, y * mask.width + left, y * mask.width + Math.min(mask.width, left + side));
+    }
+  });
+}
+
+function pieceOf(page: Rgba, { left, top, width, height }: Box): Rgba {
+  const data = new Uint8ClampedArray(width * height * 4);
+  for (let y = 0; y < height; y++) {
+    const from = ((top + y) * page.width + left) * 4;
+    data.set(page.data.subarray(from, from + width * 4), y * width * 4);
+  }
+  return { width, height, data };
+}
