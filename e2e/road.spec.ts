@@ -79,7 +79,7 @@ test('photos in, readable PDF out, found again after a reload and in another bro
     await browser.getByRole('radio', { name: 'A4' }).click();
     await expect(browser.getByRole('radio', { name: 'A4' })).toBeChecked();
     await expect.poll(async () => (await packetOnServer(browser, ravlo.url, id)).paper).toBe('a4');
-    await expect(browser.getByRole('img', { name: /of the PDF$/ })).toHaveCount(3);
+    await expect(browser.getByRole('img', { name: /of the PDF$/ })).toHaveCount(3, { timeout: 90_000 });
     await expect(browser.getByRole('button', { name: 'Save PDF' })).toBeEnabled();
     const download = browser.waitForEvent('download');
     await browser.getByRole('button', { name: 'Save PDF' }).click();

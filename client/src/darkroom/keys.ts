@@ -2,7 +2,7 @@ import type { Photo, Recipe } from '@ravlo/contract';
 import { toCoreRecipe } from './toCoreRecipe';
 
 /** Bump the number when developing changes, so that what was made before is made again. */
-const CORE_EDITION = 10;
+const CORE_EDITION = 11;
 
 /** What a picture depends on, as a text. */
 export function pictureKey({ sha256 }: Pick<Photo, 'sha256'>, recipe: Recipe, longSide: number): string {

@@ -48,23 +48,43 @@ export interface FindRulesOptions {
 
 /** Finds faint straight lines right across the page that have others like them, and margins. */
 export function findRules(view: LineView, profile: RuleProfile, options: FindRulesOptions): Rule[] {
-  const { steps, places } = profile;
-  const response = lineResponse(profile, options.beside);
   const least = Math.max(LEAST, mean(options.noise.data) * OF_NOISE);
   // Where strokes are: a page's empty parts know only of its rules.
   const strokes = quantile(options.contrast.data, 0.9);
-  const taken = new Uint8Array(places);
-  const rules: Rule[] = [];
-  for (const { place, step } of lineStarts(profile, response, least)) {
-    const { middles, share } = follow(response, steps, places, { place, step }, least * GOES_ON);
-    const middle = middles[steps >> 1];
-    if (share < LEAST_SHARE || taken[middle] === 1) continue;
-    const bare = bareDarkness(view, middles);
-    if (bare > strokes * FAINTER[share < WHOLE_SHARE ? 0 : 1]) continue;
-    taken.fill(1, Math.max(0, middle - 3), middle + 4);
-    rules.push({ middles, share });
-  }
+  const isRule = ({ middles, share }: Rule) =>
+    bareDarkness(view, middles) <= strokes * FAINTER[share < WHOLE_SHARE ? 0 : 1];
+  const rules = findLines(profile, { ...options, least, isWanted: isRule });
   return rules.length >= LEAST_RULES ? rules : rules.filter(({ share }) => share >= MARGIN_SHARE);
+}
+
+export interface FindLinesOptions {
+  /** how far from a line's middle the paper beside it is */
+  readonly beside: number;
+  /** how much darker than that a line is at least where it begins */
+  readonly least: number;
+  /** on how much of the page it is there at least @default 0.6 */
+  readonly leastShare?: number;
+  /** others do not count, and leave their place to others beside them */
+  readonly isWanted?: (line: Rule) => boolean;
+}
+
+/** Lines that run across most of a profile, the clearest first. */
+export function findLines(
+  profile: RuleProfile,
+  { beside, least, leastShare = LEAST_SHARE, isWanted = () => true }: FindLinesOptions,
+): Rule[] {
+  const { steps, places } = profile;
+  const response = lineResponse(profile, beside);
+  const taken = new Uint8Array(places);
+  const lines: Rule[] = [];
+  for (const { place, step } of lineStarts(profile, response, least)) {
+    const line = follow(response, steps, places, { place, step }, least * GOES_ON);
+    const middle = line.middles[steps >> 1];
+    if (line.share < leastShare || taken[middle] === 1 || !isWanted(line)) continue;
+    taken.fill(1, Math.max(0, middle - 3), middle + 4);
+    lines.push(line);
+  }
+  return lines;
 }
 
 /** How much darker a place is than those a little to both sides. */

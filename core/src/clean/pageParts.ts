@@ -1,3 +1,4 @@
+import { evenRules } from './evenRules';
 import { gridRow } from './grid';
 import { halfPeaks } from './halfPeaks';
 import { holesSeen } from './holesSeen';
@@ -37,6 +38,8 @@ export interface PageParts {
 /** From these odds on a cell is taken for a tone, or for unwanted. */
 const TONE_FROM = logitByte(0.45);
 const UNWANTED_FROM = logitByte(0.5);
+/** On a tone a stroke is at least as likely: the tone itself is a little like ink. */
+const INK_ON_TONE = logitByte(0.5);
 /** What is so much darker than the paper stays though nobody knows what it is, in levels, and in deviations of paper. */
 const SURELY_THERE = [34, 9] as const;
 /** What is as dark as this is no back that shows through: it stays, unless it is a hole. */
@@ -55,8 +58,9 @@ export function pageParts(map: InkMap, seen: InkLikelihood, shift = 0): PagePart
   const cells = strokeCells(map, seen, darkest, shift);
   const { strokes, doubted } = cells;
   const holes = holesSeen(seen);
-  const wide = widen(strokes, width, height);
   const rules = ruleCells(seen, cells);
+  evenRules({ width, height, darkest, likely: seen.rules, strokes, rules });
+  const wide = widen(strokes, width, height);
   const wideRules = widen(rules, width, height);
   const toned = new Uint8Array(width * height);
   for (let i = 0; i < toned.length; i++) if (seen.tones[i] >= TONE_FROM) toned[i] = 1;
@@ -68,7 +72,7 @@ export function pageParts(map: InkMap, seen: InkLikelihood, shift = 0): PagePart
       const dark = darkest[i];
       if (dark < FLANK || holes[i] === 1) kinds[i] = PAPER;
       else if (rules[i] === 1) kinds[i] = RULE;
-      else if (strokes[i] === 1) kinds[i] = INK;
+      else if (strokes[i] === 1 && (toned[i] === 0 || seen.ink[i] >= INK_ON_TONE)) kinds[i] = INK;
       else if (toned[i] === 1 || doubted[i] === 1) kinds[i] = TONE;
       else if (wide[i] === 1 && wideRules[i] === 0) kinds[i] = INK;
       else if (wideRules[i] === 1) kinds[i] = RULE;

@@ -11,6 +11,12 @@ export function greyOf({ width, height, data }: Rgba): Uint8Array {
 
 /** Ink (1) by one threshold for the whole page (N. Otsu, "A threshold selection method", 1979). */
 export function otsu(grey: Uint8Array): Uint8Array {
+  const threshold = otsuThreshold(grey);
+  return Uint8Array.from(grey, (value) => (value <= threshold ? 1 : 0));
+}
+
+/** The grey level that parts dark from light best: what is as dark or darker is ink. */
+export function otsuThreshold(grey: Uint8Array): number {
   const counts = new Float64Array(256);
   for (const value of grey) counts[value]++;
   let total = 0;
@@ -31,9 +37,7 @@ export function otsu(grey: Uint8Array): Uint8Array {
       threshold = b;
     }
   }
-  const ink = new Uint8Array(grey.length);
-  for (let i = 0; i < ink.length; i++) ink[i] = grey[i] <= threshold ? 1 : 0;
-  return ink;
+  return threshold;
 }
 
 const SAUVOLA_K = 0.2;

@@ -1,0 +1,95 @@
+import { evenRules, type RuledCells } from './evenRules';
+import { logitByte } from './inkLikelihood';
+
+const [WIDTH, HEIGHT] = [600, 400];
+const LEVEL = 60;
+const RULES = [80, 120, 160, 200, 240, 280];
+
+/** A page of six rules, two cells thick, that somebody knows of; `change` says what else there is. */
+function ruled(change: (cells: RuledCells, at: (x: number, y: number) => number) => void): RuledCells {
+  const plane = () => new Uint8Array(WIDTH * HEIGHT);
+  const cells = {
+    width: WIDTH,
+    height: HEIGHT,
+    darkest: plane(),
+    likely: plane(),
+    strokes: plane(),
+    rules: plane(),
+  };
+  const at = (x: number, y: number) => y * WIDTH + x;
+  for (const y of RULES) {
+    for (let x = 0; x < WIDTH; x++) {
+      for (const row of [y, y + 1]) {
+        cells.darkest[at(x, row)] = LEVEL;
+        cells.likely[at(x, row)] = logitByte(0.9);
+        cells.rules[at(x, row)] = 1;
+      }
+    }
+  }
+  change(cells, at);
+  evenRules(cells);
+  return cells;
+}
+
+/** Of the cells of the second rule between two places, how many are a rule's, and how many a stroke's. */
+function count({ rules, strokes }: RuledCells, from: number, to: number): [number, number] {
+  let [ofRules, ofStrokes] = [0, 0];
+  for (let x = from; x < to; x++) {
+    for (const y of [120, 121]) {
+      ofRules += rules[y * WIDTH + x];
+      ofStrokes += strokes[y * WIDTH + x];
+    }
+  }
+  return [ofRules, ofStrokes];
+}
+
+/** A piece of the second rule that was taken for ink. */
+const asInk = (cells: RuledCells, from: number, to: number, dark = LEVEL) => {
+  for (let x = from; x < to; x++) {
+    for (const y of [120, 121]) {
+      const i = y * WIDTH + x;
+      cells.strokes[i] = 1;
+      cells.rules[i] = 0;
+      cells.likely[i] = 0;
+      cells.darkest[i] = dark;
+    }
+  }
+};
+
+describe('evenRules', () => {
+  it('gives a rule its pieces back that were taken for ink', () => {
+    const cells = ruled((given) => asInk(given, 200, 300));
+    expect(count(cells, 200, 300)).toEqual([200, 0]);
+  });
+
+  it('closes a gap in which the rule is as dark as elsewhere', () => {
+    const cells = ruled(({ rules, likely }, at) => {
+      for (let x = 200; x < 300; x++) for (const y of [120, 121]) rules[at(x, y)] = likely[at(x, y)] = 0;
+    });
+    expect(count(cells, 200, 300)).toEqual([200, 0]);
+  });
+
+  it('leaves a stroke along the rule that is plainly darker', () => {
+    const cells = ruled((given) => asInk(given, 200, 300, 2 * LEVEL));
+    expect(count(cells, 202, 298)).toEqual([0, 192]);
+  });
+
+  it('leaves strokes that cross the rule', () => {
+    const cells = ruled((given, at) => {
+      asInk(given, 250, 253);
+      for (let y = 100; y < 140; y++) for (let x = 250; x < 253; x++) given.strokes[at(x, y)] = 1;
+    });
+    expect(count(cells, 250, 253)).toEqual([0, 6]);
+  });
+
+  it('makes no rule of a line that does not run across the page', () => {
+    const cells = ruled(({ strokes, darkest, likely }, at) => {
+      for (let x = 100; x < 200; x++) {
+        strokes[at(x, 330)] = 1;
+        darkest[at(x, 330)] = LEVEL;
+        likely[at(x, 330)] = logitByte(0.3);
+      }
+    });
+    expect(cells.rules.subarray(330 * WIDTH, 331 * WIDTH).includes(1)).toBe(false);
+  });
+});

@@ -1,0 +1,140 @@
+import { median } from '../statistics/quantile';
+import { findLines, type Rule } from './findRules';
+import { logitByte } from './inkLikelihood';
+import { ruleProfiles, STEP } from './ruleProfiles';
+
+/** Cells of rules count so much in a profile; where a line begins it has rules on at least a third of a step. */
+const EVIDENCE = 64;
+const LEAST = EVIDENCE / 3;
+/** What is at least as likely a rule counts as well, though a stroke may be likelier. */
+const MAYBE = logitByte(0.1);
+/** On so many steps there are some, or it is no line. */
+const LEAST_SHARE = 0.4;
+/** How far from a line's middle there is no line, in cells. */
+const BESIDE = 6;
+/** And on so much of it all told. */
+const LEAST_OF_LINE = 0.25;
+/** A line's own darkness strays by this factor and so many levels. */
+const STRAYS = [1.3, 5] as const;
+/** Less of it is no line. */
+const LEAST_DARK = 0.35;
+
+export interface RuledCells {
+  readonly width: number;
+  readonly height: number;
+  /** how dark each cell is at most */
+  readonly darkest: Uint8Array;
+  /** how likely each is a rule, as bytes of a logit */
+  readonly likely: Uint8Array;
+  /** cells of strokes and of rules, 1, else 0; both are changed */
+  readonly strokes: Uint8Array;
+  readonly rules: Uint8Array;
+}
+
+/**
+ * Makes rules whole. Along each straight line that most of the rules on it make out, what is no darker and no thicker than
+ * the line is the line's, though it was taken for a stroke or for nothing: dark rules are seen as ink here and there, pale
+ * ones not at all. Where strokes reach out of the line to a side, and where it is darker than elsewhere, all stays.
+ */
+export function evenRules(cells: RuledCells): void {
+  const { width, height, likely, rules } = cells;
+  const evidence = new Uint8Array(rules.length);
+  for (let i = 0; i < rules.length; i++) if (rules[i] === 1 || likely[i] >= MAYBE) evidence[i] = EVIDENCE;
+  const { across, upright } = ruleProfiles(evidence, width, height);
+  const options = { beside: BESIDE, least: LEAST, leastShare: LEAST_SHARE };
+  const ways = [
+    [findLines(across, options), { length: width, places: height, along: 1, beside: width }],
+    [findLines(upright, options), { length: height, places: width, along: width, beside: 1 }],
+  ] as const;
+  for (const [lines, way] of ways) for (const line of lines) evenLine(cells, line, way);
+}
+
+/** From a cell to the next along a line, and across it. */
+interface Way {
+  readonly length: number;
+  readonly places: number;
+  readonly along: number;
+  readonly beside: number;
+}
+
+function evenLine(cells: RuledCells, line: Rule, way: Way): void {
+  const { darkest, strokes, rules } = cells;
+  const half = halfThickness(rules, line, way);
+  const level = levelOf(cells, line, half, way);
+  if (level === null) return;
+  const most = level * STRAYS[0] + STRAYS[1];
+  // What is decided for a place must not change what is seen at the next.
+  const before = strokes.slice();
+  for (let k = 1; k < way.length - 1; k++) {
+    const middle = middleAt(line, k);
+    if (middle < half + 4 || middle >= way.places - half - 4) continue;
+    const at = middle * way.beside + k * way.along;
+    if (reachesOut(before, at, half, way)) continue;
+    let dark = 0;
+    for (let d = -half; d <= half; d++) dark = Math.max(dark, darkest[at + d * way.beside]);
+    if (dark > most || dark < LEAST_DARK * level) continue;
+    for (let d = -half - 1; d <= half + 1; d++) {
+      const i = at + d * way.beside;
+      if (strokes[i] === 0 && (rules[i] === 1 || Math.abs(d) > half)) continue;
+      if (darkest[i] < LEAST_DARK * level) continue;
+      strokes[i] = 0;
+      rules[i] = 1;
+    }
+  }
+}
+
+/** Whether strokes lie beside the line, here or at the next cells along it. */
+function reachesOut(strokes: Uint8Array, at: number, half: number, { along, beside }: Way): boolean {
+  for (let j = -1; j <= 1; j++) {
+    for (let d = half + 2; d <= half + 3; d++) {
+      if (strokes[at + j * along + d * beside] === 1 || strokes[at + j * along - d * beside] === 1)
+        return true;
+    }
+  }
+  return false;
+}
+
+/** The line's middle at a cell along it: between the steps' middles in proportion. */
+function middleAt({ middles }: Rule, k: number): number {
+  const place = Math.min(middles.length - 1, Math.max(0, (k + 0.5) / STEP - 0.5));
+  const step = Math.floor(place);
+  const next = Math.min(middles.length - 1, step + 1);
+  return Math.round(middles[step] + (middles[next] - middles[step]) * (place - step));
+}
+
+/** Cells from the line's middle to its edge: the usual one of places where it is seen. */
+function halfThickness(rules: Uint8Array, line: Rule, { length, places, along, beside }: Way): number {
+  const halves: number[] = [];
+  for (let k = 0; k < length; k += 7) {
+    const middle = middleAt(line, k);
+    let [from, to] = [middle, middle];
+    const isRule = (place: number) => place >= 0 && place < places && rules[place * beside + k * along] === 1;
+    if (!isRule(middle)) continue;
+    while (middle - from < BESIDE && isRule(from - 1)) from--;
+    while (to - middle < BESIDE && isRule(to + 1)) to++;
+    halves.push((to - from) / 2);
+  }
+  return halves.length === 0 ? 1 : Math.max(1, Math.ceil(median(halves)));
+}
+
+/** How dark the line is where it is seen; null when it is seen too seldom. */
+function levelOf(
+  { darkest, likely, rules }: RuledCells,
+  line: Rule,
+  half: number,
+  { length, places, along, beside }: Way,
+): number | null {
+  const levels: number[] = [];
+  for (let k = 0; k < length; k++) {
+    const middle = middleAt(line, k);
+    let dark = 0;
+    for (let d = -half; d <= half; d++) {
+      const place = middle + d;
+      if (place < 0 || place >= places) continue;
+      const i = place * beside + k * along;
+      if (rules[i] === 1 || likely[i] >= MAYBE) dark = Math.max(dark, darkest[i]);
+    }
+    if (dark > 0) levels.push(dark);
+  }
+  return levels.length < LEAST_OF_LINE * length ? null : median(levels);
+}
