@@ -13,6 +13,7 @@ function ruled(change: (cells: RuledCells, at: (x: number, y: number) => number)
     height: HEIGHT,
     darkest: plane(),
     likely: plane(),
+    ink: plane(),
     strokes: plane(),
     rules: plane(),
   };
@@ -52,6 +53,7 @@ const asInk = (cells: RuledCells, from: number, to: number, dark = LEVEL) => {
       cells.rules[i] = 0;
       cells.likely[i] = 0;
       cells.darkest[i] = dark;
+      cells.ink[i] = logitByte(0.8);
     }
   }
 };
@@ -72,6 +74,15 @@ describe('evenRules', () => {
   it('leaves a stroke along the rule that is plainly darker', () => {
     const cells = ruled((given) => asInk(given, 200, 300, 2 * LEVEL));
     expect(count(cells, 202, 298)).toEqual([0, 192]);
+  });
+
+  it('leaves a stroke along the rule that the net is sure of', () => {
+    const cells = ruled((given) => {
+      asInk(given, 200, 300);
+      for (let i = 120 * WIDTH; i < 122 * WIDTH; i++)
+        if (given.strokes[i] === 1) given.ink[i] = logitByte(0.99);
+    });
+    expect(count(cells, 200, 300)).toEqual([0, 200]);
   });
 
   it('leaves strokes that cross the rule', () => {

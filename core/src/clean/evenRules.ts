@@ -12,10 +12,16 @@ const MAYBE = logitByte(0.1);
 const LEAST_SHARE = 0.4;
 /** How far from a line's middle there is no line, in cells. */
 const BESIDE = 6;
-/** And on so much of it all told. */
+/** And on so much of it all told: of what may be a rule, and of what is surely one. */
 const LEAST_OF_LINE = 0.25;
+const LEAST_SURE = 0.1;
+/** What the net is surer of stays a stroke. */
+const SURELY_INK = logitByte(0.97);
 /** A line's own darkness strays by this factor and so many levels. */
-const STRAYS = [1.3, 5] as const;
+const STRAYS = [1.15, 4] as const;
+/** Where there are so many lines, one that is darker than the usual one by this factor is no rule. */
+const FEW_LINES = 5;
+const DARKER = 1.5;
 /** Less of it is no line. */
 const LEAST_DARK = 0.35;
 
@@ -24,8 +30,9 @@ export interface RuledCells {
   readonly height: number;
   /** how dark each cell is at most */
   readonly darkest: Uint8Array;
-  /** how likely each is a rule, as bytes of a logit */
+  /** how likely each is a rule, and ink, as bytes of a logit */
   readonly likely: Uint8Array;
+  readonly ink: Uint8Array;
   /** cells of strokes and of rules, 1, else 0; both are changed */
   readonly strokes: Uint8Array;
   readonly rules: Uint8Array;
@@ -46,7 +53,28 @@ export function evenRules(cells: RuledCells): void {
     [findLines(across, options), { length: width, places: height, along: 1, beside: width }],
     [findLines(upright, options), { length: height, places: width, along: width, beside: 1 }],
   ] as const;
-  for (const [lines, way] of ways) for (const line of lines) evenLine(cells, line, way);
+  const measured = ways.flatMap(([lines, way]) =>
+    lines.flatMap((line) => {
+      const half = halfThickness(rules, line, way);
+      const level = levelOf(cells, line, half, way);
+      return level === null ? [] : [{ line, way, half, level }];
+    }),
+  );
+  const usual = median(measured.map(({ level }) => level));
+  for (const each of measured) {
+    // Somebody drew a line along the squares.
+    if (measured.length >= FEW_LINES && each.level > DARKER * usual + STRAYS[1]) continue;
+    evenLine(cells, each);
+  }
+}
+
+interface MeasuredLine {
+  readonly line: Rule;
+  readonly way: Way;
+  /** cells from its middle to its edge */
+  readonly half: number;
+  /** how dark it is */
+  readonly level: number;
 }
 
 /** From a cell to the next along a line, and across it. */
@@ -57,11 +85,8 @@ interface Way {
   readonly beside: number;
 }
 
-function evenLine(cells: RuledCells, line: Rule, way: Way): void {
-  const { darkest, strokes, rules } = cells;
-  const half = halfThickness(rules, line, way);
-  const level = levelOf(cells, line, half, way);
-  if (level === null) return;
+function evenLine(cells: RuledCells, { line, way, half, level }: MeasuredLine): void {
+  const { darkest, ink, strokes, rules } = cells;
   const most = level * STRAYS[0] + STRAYS[1];
   // What is decided for a place must not change what is seen at the next.
   const before = strokes.slice();
@@ -76,7 +101,7 @@ function evenLine(cells: RuledCells, line: Rule, way: Way): void {
     for (let d = -half - 1; d <= half + 1; d++) {
       const i = at + d * way.beside;
       if (strokes[i] === 0 && (rules[i] === 1 || Math.abs(d) > half)) continue;
-      if (darkest[i] < LEAST_DARK * level) continue;
+      if (darkest[i] < LEAST_DARK * level || ink[i] > SURELY_INK) continue;
       strokes[i] = 0;
       rules[i] = 1;
     }
@@ -125,16 +150,19 @@ function levelOf(
   { length, places, along, beside }: Way,
 ): number | null {
   const levels: number[] = [];
+  let sure = 0;
   for (let k = 0; k < length; k++) {
     const middle = middleAt(line, k);
-    let dark = 0;
+    let [dark, isSure] = [0, 0];
     for (let d = -half; d <= half; d++) {
       const place = middle + d;
       if (place < 0 || place >= places) continue;
       const i = place * beside + k * along;
+      isSure |= rules[i];
       if (rules[i] === 1 || likely[i] >= MAYBE) dark = Math.max(dark, darkest[i]);
     }
     if (dark > 0) levels.push(dark);
+    sure += isSure;
   }
-  return levels.length < LEAST_OF_LINE * length ? null : median(levels);
+  return levels.length < LEAST_OF_LINE * length || sure < LEAST_SURE * length ? null : median(levels);
 }

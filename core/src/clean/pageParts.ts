@@ -59,7 +59,7 @@ export function pageParts(map: InkMap, seen: InkLikelihood, shift = 0): PagePart
   const { strokes, doubted } = cells;
   const holes = holesSeen(seen);
   const rules = ruleCells(seen, cells);
-  evenRules({ width, height, darkest, likely: seen.rules, strokes, rules });
+  evenRules({ width, height, darkest, likely: seen.rules, ink: seen.ink, strokes, rules });
   const wide = widen(strokes, width, height);
   const wideRules = widen(rules, width, height);
   const toned = new Uint8Array(width * height);

@@ -1,9 +1,9 @@
-import { INK, PAPER, type PageParts } from '../clean/pageParts';
+import { INK, PAPER, TONE, type PageParts } from '../clean/pageParts';
 import { widestAround } from '../clean/widestAround';
 import type { Rgba } from '../raster/image';
 import { boxesOfTiles, tilesWith, type Box, type Tiles } from './boxes';
-import { darkestOf, darknessOf } from './darknessOf';
-import { cutStencil, type Stencil } from './stencil';
+import { darkestOf, darknessOf, smoothed } from './darknessOf';
+import { cutStencil, FINE, PLAIN, type Stencil } from './stencil';
 import { softCells, softPicture } from './softPicture';
 import { unlikeTiles } from './unlikeTiles';
 
@@ -25,8 +25,11 @@ export interface PageLayers {
 
 /** Cells: further than letters are wide between their strokes. */
 const SOFT_EDGE = 12;
-/** On soft areas strokes are darker than this, in levels of lightness. */
+/** On soft areas strokes are darker than this, in levels of lightness, and as a share of the darkest around. */
 const PALEST_ON_SOFT = 70;
+const PALEST_SHARE = 0.55;
+/** Nobody knows what it is, but it is as dark as strokes are: it must be as sharp. */
+const DARK_THING = 60;
 
 /**
  * Takes a developed page apart into what is sharp (strokes, rules: stencils, finer than the page) and what is soft
@@ -45,20 +48,26 @@ export function pageLayers(page: Rgba, parts: PageParts): PageLayers {
   // Faint things have a stencil of their own: where they touch ink, neither takes on the other's colour.
   const isFaint = new Uint8Array(kinds.length);
   const isInk = new Uint8Array(kinds.length);
-  const dark = widestAround(darkestOf(darkness, parts), width, height, 1);
+  const darkest = darkestOf(darkness, parts);
+  const dark = widestAround(darkest, width, height, 1);
+  const darkAround = widestAround(darkest, width, height, SOFT_EDGE);
   for (let i = 0; i < kinds.length; i++) {
     // Between the strokes on highlighter the highlighter itself may have been taken for one.
-    if (kinds[i] === INK && (nearSoft[i] === 0 || dark[i] > PALEST_ON_SOFT)) isInk[i] = 1;
+    const palest = Math.max(PALEST_ON_SOFT, PALEST_SHARE * darkAround[i]);
+    if (kinds[i] === INK && (nearSoft[i] === 0 || dark[i] > palest)) isInk[i] = 1;
+    else if (kinds[i] === TONE && soft[i] === 0 && dark[i] > DARK_THING) isInk[i] = 1;
     else if (kinds[i] !== PAPER && nearSoft[i] === 0) isFaint[i] = 1;
   }
-  const faint = cutStencil(page, parts, isFaint, darkness);
-  const ink = cutStencil(page, parts, isInk, darkness);
+  const faint = cutStencil(page, parts, isFaint, smoothed(darkness), PLAIN);
+  const ink = cutStencil(page, parts, isInk, darkness, FINE);
   const inFull = unlikeTiles(parts, [faint, ink], darkness, nearSoft);
   for (const stencil of [faint, ink]) clearTiles(stencil, inFull);
+  // The soft flanks of strokes are left to the stencil as well.
+  const nearInk = widestAround(isInk, width, height, 1);
   const pictures = [
     ...boxesOfTiles(tilesWith(nearSoft, parts), page).map((box) => ({
       ...box,
-      image: softPicture(page, parts, isInk, box),
+      image: softPicture(page, parts, nearInk, box),
     })),
     ...boxesOfTiles(inFull, page).map((box) => ({ ...box, image: pieceOf(page, box) })),
   ];

@@ -18,12 +18,12 @@ export function softCells({ kinds, toned, width, height }: PageParts): Uint8Arra
 /**
  * The page without its strokes in a box: a pixel a cell, and under strokes the colour beside them.
  *
- * @param isInk cells of strokes: 1, else 0
+ * @param nearInk cells of strokes and around them: 1, else 0
  */
 export function softPicture(
   page: Rgba,
   { step, width: columns, height: rows }: PageParts,
-  isInk: Uint8Array,
+  nearInk: Uint8Array,
   box: Box,
 ): Rgba {
   const [left, top] = [box.left / step, box.top / step];
@@ -33,7 +33,7 @@ export function softPicture(
   const known = new Uint8Array(width * height);
   for (let y = 0, i = 0; y < height; y++) {
     for (let x = 0; x < width; x++, i++) {
-      if (isInk[(top + y) * columns + left + x] === 1) continue;
+      if (nearInk[(top + y) * columns + left + x] === 1) continue;
       known[i] = 1;
       image.data.set(meanOfCell(page, (left + x) * step, (top + y) * step, step), i * 4);
     }

@@ -31,10 +31,18 @@ const REACH = 2;
 const LEAST = 8;
 /** Colour is taken from what is darker than this share of it: not from a stroke's soft edge. */
 const CORE = 0.9;
-/** Cells a patch of colour, each way. */
-const PATCH_CELLS = 4;
-/** Mask pixels a cell: a page of 200 dpi has cells of two pixels and a mask of 300 dpi. */
-const FINER = { 1: 2, 2: 3 } as const;
+/** How fine a stencil is. */
+export interface StencilGrain {
+  /** mask pixels a cell, by the page pixels a cell has */
+  readonly finer: Readonly<Record<PageParts['step'], number>>;
+  /** cells a patch of colour, each way */
+  readonly patchCells: number;
+}
+
+/** For strokes: a page of 200 dpi has cells of two pixels and a mask of 300 dpi. */
+export const FINE: StencilGrain = { finer: { 1: 2, 2: 3 }, patchCells: 4 };
+/** For rules, whose edges nobody reads: the page's own pixels. */
+export const PLAIN: StencilGrain = { finer: { 1: 1, 2: 2 }, patchCells: 8 };
 
 /**
  * Cuts a stencil of what some cells of a developed page show: finer than the page, along the line at which a stroke is
@@ -43,12 +51,18 @@ const FINER = { 1: 2, 2: 3 } as const;
  * @param isIn cells of the parts that it is made of: 1, else 0
  * @param darkness of the page, see `darknessOf`
  */
-export function cutStencil(page: Rgba, parts: PageParts, isIn: Uint8Array, darkness: Darkness): Stencil {
+export function cutStencil(
+  page: Rgba,
+  parts: PageParts,
+  isIn: Uint8Array,
+  darkness: Darkness,
+  grain: StencilGrain,
+): Stencil {
   const levels = levelsOf(parts, isIn, darkness);
   return {
-    mask: cutMask(parts, isIn, darkness, levels),
-    scale: FINER[parts.step] / parts.step,
-    colours: coloursOf(page, parts, isIn, darkness, levels),
+    mask: cutMask(parts, isIn, darkness, levels, grain),
+    scale: grain.finer[parts.step] / parts.step,
+    colours: coloursOf(page, parts, isIn, darkness, levels, grain),
   };
 }
 
@@ -87,11 +101,14 @@ function cutMask(
   isIn: Uint8Array,
   { data, stride, at }: Darkness,
   levels: Uint8Array,
+  grain: StencilGrain,
 ): OneBit {
-  const finer = FINER[step];
+  const finer = grain.finer[step];
   const taps = Array.from({ length: finer }, (_, k) => cubicTaps(((k + 0.5) * step) / finer - 0.5));
   // Mask and colours cover the same: whole patches.
-  const [across, down] = [width, height].map((cells) => Math.ceil(cells / PATCH_CELLS) * PATCH_CELLS * finer);
+  const [across, down] = [width, height].map(
+    (cells) => Math.ceil(cells / grain.patchCells) * grain.patchCells * finer,
+  );
   const mask = { width: across, height: down, data: new Uint8Array(across * down) };
   const seen = step + 2 * AROUND;
   const lines = new Float64Array(finer * MOST_ACROSS);
@@ -182,15 +199,16 @@ function coloursOf(
   isIn: Uint8Array,
   { data, stride, at }: Darkness,
   levels: Uint8Array,
+  { patchCells }: StencilGrain,
 ): StencilColours {
-  const columns = Math.ceil(width / PATCH_CELLS);
-  const rows = Math.ceil(height / PATCH_CELLS);
+  const columns = Math.ceil(width / patchCells);
+  const rows = Math.ceil(height / patchCells);
   const sums = new Float64Array(columns * rows * 4);
   for (let y = 0, i = 0; y < height; y++) {
     for (let x = 0; x < width; x++, i++) {
       if (isIn[i] === 0) continue;
       const from = Math.max(LEAST, levels[i] * CORE);
-      const to = (Math.floor(y / PATCH_CELLS) * columns + Math.floor(x / PATCH_CELLS)) * 4;
+      const to = (Math.floor(y / patchCells) * columns + Math.floor(x / patchCells)) * 4;
       for (let py = y * step; py < (y + 1) * step; py++) {
         for (let px = x * step; px < (x + 1) * step; px++) {
           // Beyond the page nothing is dark.
@@ -204,7 +222,7 @@ function coloursOf(
       }
     }
   }
-  return { width: columns, height: rows, patch: PATCH_CELLS * step, data: filled(sums, columns, rows) };
+  return { width: columns, height: rows, patch: patchCells * step, data: filled(sums, columns, rows) };
 }
 
 /** A patch takes the colour of the one before or above when no channel is further off: in levels, and of its darkness. */
