@@ -100,7 +100,8 @@ try {
   await shoot('table-select');
   await page.getByRole('button', { name: 'End selecting' }).click();
   await page.getByRole('button', { name: 'Finish' }).click();
-  await page.getByTestId('pdf-size').waitFor({ timeout: 60_000 });
+  await page.getByRole('img', { name: 'Page 2 of the PDF' }).waitFor({ timeout: 90_000 });
+  await page.getByRole('button', { name: 'Page after' }).click();
   await shoot('finish');
 
   await page.getByRole('button', { name: 'To the table' }).click();

@@ -53,7 +53,7 @@ export function pageFacts(whole: InkMap): PageFacts {
     rise,
     edges,
     ...measureLight(map, written),
-    lost: whole.lost ? Math.max(whole.lost.share, OF_UNSURE * whole.lost.unsure) : 0,
+    lost: whole.lost ? Math.max(OF_SEEN * whole.lost.share, OF_UNSURE * whole.lost.unsure) : 0,
     lostPlace: whole.lost?.place ?? null,
     overEdge: measureOverEdge(map, contrast),
     written,
@@ -62,8 +62,12 @@ export function pageFacts(whole: InkMap): PageFacts {
   };
 }
 
-/** What cannot be told counts this much of what is lost: a part of it is grain. */
-const OF_UNSURE = 0.4;
+/**
+ * What is seen and not shown counts this much of what is lost: most of it is a screen's lines, dots or creases. What cannot be told
+ * counts more.
+ */
+const OF_SEEN = 0.2;
+const OF_UNSURE = 0.5;
 
 /** The page with its rules taken for bare paper: what is ruled is not read. The map itself where its parts are not known. */
 function withoutRules(map: InkMap): InkMap {
