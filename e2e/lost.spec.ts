@@ -241,7 +241,7 @@ test('a page whose photo cannot be opened is named on the finish screen, with th
   const line = browser.getByTestId('ready-gaps');
   await expect(line).toContainText('Page 2 cannot be developed and is not in it');
   await browser.getByRole('textbox', { name: 'File name' }).fill('Tides');
-  await expect(browser.getByRole('button', { name: 'Save without page 2' })).toBeEnabled();
+  await expect(browser.getByRole('button', { name: 'Save the rest' })).toBeEnabled();
   await expect(browser.getByText('Page 1 of 1')).toBeVisible();
   await line.getByRole('button', { name: 'Look at it' }).click();
   await expect(browser.getByRole('heading', { name: 'Page 2 of 2' })).toBeVisible();

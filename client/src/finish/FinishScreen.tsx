@@ -128,7 +128,7 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
             <Button
               grow
               kind="filled"
-              label={lost.length > 0 && made ? `Save without page ${lost.join(', ')}` : 'Save PDF'}
+              label={lost.length > 0 && made ? 'Save the rest' : 'Save PDF'}
               disabled={!canLeave}
               onPress={save}
             />

@@ -3,6 +3,7 @@
  * packages that ask where they lie.
  */
 const scope = globalThis as { __ExpoImportMetaRegistry?: { url: string } };
-scope.__ExpoImportMetaRegistry ??= { url: globalThis.location.href };
+// A worker's own address may be a blob's, which nothing can be relative to.
+scope.__ExpoImportMetaRegistry ??= { url: `${globalThis.location.origin}/` };
 
 export {};
