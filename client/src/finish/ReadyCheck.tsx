@@ -41,11 +41,13 @@ interface LineProps {
 function Line({ line: { about, holds, says, fix }, isFirst, onFix }: LineProps) {
   return (
     <View role="listitem" style={[styles.line, !isFirst && styles.ruled]} testID={`ready-${about}`}>
-      {holds ? (
-        <CircleCheck size={22} color={colours.good} aria-label="Holds" />
-      ) : (
-        <CircleAlert size={22} color={colours.pencil} aria-label="Does not hold" />
-      )}
+      <View role="img" aria-label={holds ? 'Holds' : 'Does not hold'}>
+        {holds ? (
+          <CircleCheck size={22} color={colours.good} aria-hidden />
+        ) : (
+          <CircleAlert size={22} color={colours.pencil} aria-hidden />
+        )}
+      </View>
       <View style={styles.words}>
         <Words>{says}</Words>
       </View>
