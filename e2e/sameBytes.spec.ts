@@ -18,7 +18,7 @@ test('a browser’s worker and Node make the same pages, byte for byte', async (
   const empty = 'http://localhost/empty';
   await browser.route(empty, (route) => route.fulfill({ contentType: 'text/html', body: '' }));
   await browser.goto(empty);
-  for (const name of ['tides-week-3'] as const) {
+  for (const name of ['tides-week-3', 'twelfths-dim'] as const) {
     const { data, info } = await sharp(demoPhoto(name))
       .ensureAlpha()
       .raw()

@@ -1,5 +1,6 @@
 import { zip, type AsyncZippable } from 'fflate';
 import type { PDFDocumentProxy } from 'pdfjs-dist';
+import { drawPdfPage } from '@/page/drawPdfPage';
 
 const DPI = 200;
 const POINTS_AN_INCH = 72;
@@ -10,29 +11,16 @@ export async function zipPictures(pdf: PDFDocumentProxy, name: string): Promise<
   const files: AsyncZippable = {};
   const digits = String(pdf.numPages).length;
   for (let number = 1; number <= pdf.numPages; number++) {
-    const picture = await pictureOf(pdf, number);
+    const { blob } = await drawPdfPage(pdf, number, {
+      scaleFor: () => DPI / POINTS_AN_INCH,
+      jpegQuality: QUALITY,
+    });
     const file = `${name} ${String(number).padStart(Math.max(2, digits), '0')}.jpg`;
     // JPEGs do not get smaller.
-    files[file] = [new Uint8Array(await picture.arrayBuffer()), { level: 0 }];
+    files[file] = [new Uint8Array(await blob.arrayBuffer()), { level: 0 }];
   }
   const bytes = await new Promise<Uint8Array>((resolve, reject) => {
     zip(files, (error, made) => (error ? reject(error) : resolve(made)));
   });
   return new Blob([new Uint8Array(bytes)], { type: 'application/zip' });
-}
-
-async function pictureOf(pdf: PDFDocumentProxy, number: number): Promise<Blob> {
-  const page = await pdf.getPage(number);
-  const viewport = page.getViewport({ scale: DPI / POINTS_AN_INCH });
-  const canvas = document.createElement('canvas');
-  canvas.width = Math.max(1, Math.round(viewport.width));
-  canvas.height = Math.max(1, Math.round(viewport.height));
-  await page.render({ canvas, viewport, background: '#ffffff' }).promise;
-  return new Promise((resolve, reject) => {
-    canvas.toBlob(
-      (made) => (made ? resolve(made) : reject(new Error('There is no room for the picture'))),
-      'image/jpeg',
-      QUALITY,
-    );
-  });
 }

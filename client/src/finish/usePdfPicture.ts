@@ -1,5 +1,6 @@
 import type { PDFDocumentProxy } from 'pdfjs-dist';
 import { useEffect, useState } from 'react';
+import { drawPdfPage, type DrawnPdfPage } from '@/page/drawPdfPage';
 import { useObjectUrl } from '@/ui/useObjectUrl';
 
 /** A page as the reader shows it. */
@@ -9,10 +10,8 @@ export interface PdfPicture {
   readonly proportion: number;
 }
 
-interface Rendered {
-  readonly blob: Blob;
-  readonly proportion: number;
-}
+/** More would not be seen. */
+const MOST_PIXELS_A_PIXEL = 3;
 
 /**
  * A page of a PDF as a picture, as wide as asked for; null until it is there.
@@ -25,13 +24,14 @@ export function usePdfPicture(
   number: number,
   width: number,
 ): PdfPicture | null {
-  const [rendered, setRendered] = useState<Rendered | null>(null);
+  const [drawn, setDrawn] = useState<DrawnPdfPage | null>(null);
   useEffect(() => {
     if (!pdf) return undefined;
     let isOver = false;
-    render(pdf, number, width)
+    const pixels = width * Math.min(MOST_PIXELS_A_PIXEL, globalThis.devicePixelRatio || 1);
+    drawPdfPage(pdf, number, { scaleFor: (page) => pixels / page.width })
       .then((made) => {
-        if (!isOver) setRendered(made);
+        if (!isOver) setDrawn(made);
       })
       // A page that is closed while it is drawn is not wanted any more.
       .catch(() => undefined);
@@ -39,21 +39,6 @@ export function usePdfPicture(
       isOver = true;
     };
   }, [pdf, number, width]);
-  const uri = useObjectUrl(rendered?.blob);
-  return uri && rendered ? { uri, proportion: rendered.proportion } : null;
-}
-
-async function render(pdf: PDFDocumentProxy, number: number, width: number): Promise<Rendered> {
-  const page = await pdf.getPage(number);
-  const full = page.getViewport({ scale: 1 });
-  const scale = (width * Math.min(3, globalThis.devicePixelRatio || 1)) / full.width;
-  const viewport = page.getViewport({ scale });
-  const canvas = document.createElement('canvas');
-  canvas.width = Math.max(1, Math.round(viewport.width));
-  canvas.height = Math.max(1, Math.round(viewport.height));
-  await page.render({ canvas, viewport, background: '#ffffff' }).promise;
-  const blob = await new Promise<Blob>((resolve, reject) => {
-    canvas.toBlob((made) => (made ? resolve(made) : reject(new Error('There is no room for the page'))));
-  });
-  return { blob, proportion: full.height / full.width };
+  const uri = useObjectUrl(drawn?.blob);
+  return uri && drawn ? { uri, proportion: drawn.proportion } : null;
 }

@@ -88,13 +88,11 @@ interface Way {
 function evenLine(cells: RuledCells, { line, way, half, level }: MeasuredLine): void {
   const { darkest, ink, strokes, rules } = cells;
   const most = level * STRAYS[0] + STRAYS[1];
-  // What is decided for a place must not change what is seen at the next.
-  const before = strokes.slice();
   for (let k = 1; k < way.length - 1; k++) {
     const middle = middleAt(line, k);
     if (middle < half + 4 || middle >= way.places - half - 4) continue;
     const at = middle * way.beside + k * way.along;
-    if (reachesOut(before, at, half, way)) continue;
+    if (reachesOut(strokes, at, half, way)) continue;
     let dark = 0;
     for (let d = -half; d <= half; d++) dark = Math.max(dark, darkest[at + d * way.beside]);
     if (dark > most || dark < LEAST_DARK * level) continue;
@@ -108,7 +106,7 @@ function evenLine(cells: RuledCells, { line, way, half, level }: MeasuredLine): 
   }
 }
 
-/** Whether strokes lie beside the line, here or at the next cells along it. */
+/** Whether strokes lie beside the line, here or at the next cells along it: further out than `evenLine` changes any. */
 function reachesOut(strokes: Uint8Array, at: number, half: number, { along, beside }: Way): boolean {
   for (let j = -1; j <= 1; j++) {
     for (let d = half + 2; d <= half + 3; d++) {

@@ -1,7 +1,7 @@
 import { zlibSync } from 'fflate';
 import type { PageParts } from '../clean/pageParts';
 import type { Rgba } from '../raster/image';
-import type { Box } from './boxes';
+import type { Box } from './tiles';
 import { codeOneBit } from './codeOneBit';
 import { pageLayers } from './pageLayers';
 import type { Stencil, StencilColours } from './stencil';

@@ -1,7 +1,7 @@
 import { INK, PAPER, TONE, type PageParts } from '../clean/pageParts';
 import { widestAround } from '../clean/widestAround';
 import type { Rgba } from '../raster/image';
-import { boxesOfTiles, tilesWith, type Box, type Tiles } from './boxes';
+import { boxesOfTiles, tilesWith, type Box, type Tiles } from './tiles';
 import { darkestOf, darknessOf, smoothed } from './darknessOf';
 import { cutStencil, FINE, PLAIN, type Stencil } from './stencil';
 import { softCells, softPicture } from './softPicture';

@@ -1,7 +1,7 @@
 import { TONE, type PageParts } from '../clean/pageParts';
-import { largeParts } from './largeParts';
+import { largeParts } from '../raster/largeParts';
 import type { Rgba } from '../raster/image';
-import type { Box } from './boxes';
+import type { Box } from './tiles';
 
 /** Tones of fewer cells are as good as a stroke. */
 const LEAST_CELLS = 400;

@@ -1,5 +1,5 @@
 import { PAPER, type PageParts } from '../clean/pageParts';
-import { noTiles, type Tiles } from './boxes';
+import { noTiles, type Tiles } from './tiles';
 import type { Darkness } from './darknessOf';
 import type { Stencil } from './stencil';
 

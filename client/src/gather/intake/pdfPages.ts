@@ -1,3 +1,4 @@
+import { drawPdfPage } from '@/page/drawPdfPage';
 import { openPdf } from '@/page/openPdf';
 
 const DPI = 200;
@@ -16,16 +17,7 @@ export async function pdfPages(bytes: ArrayBuffer): Promise<Blob[]> {
       throw new Error(`It has ${pdf.numPages} pages; ${MOST_PAGES} are the most`);
     const pages: Blob[] = [];
     for (let number = 1; number <= pdf.numPages; number++) {
-      const page = await pdf.getPage(number);
-      const full = page.getViewport({ scale: DPI / POINTS_AN_INCH });
-      const shrink = Math.min(1, Math.sqrt(MOST_PIXELS / (full.width * full.height)));
-      const viewport = page.getViewport({ scale: (shrink * DPI) / POINTS_AN_INCH });
-      const canvas = document.createElement('canvas');
-      canvas.width = Math.max(1, Math.round(viewport.width));
-      canvas.height = Math.max(1, Math.round(viewport.height));
-      await page.render({ canvas, viewport, background: '#ffffff' }).promise;
-      pages.push(await blobOf(canvas));
-      page.cleanup();
+      pages.push((await drawPdfPage(pdf, number, { scaleFor, jpegQuality: QUALITY })).blob);
     }
     return pages;
   } finally {
@@ -33,12 +25,7 @@ export async function pdfPages(bytes: ArrayBuffer): Promise<Blob[]> {
   }
 }
 
-function blobOf(canvas: HTMLCanvasElement): Promise<Blob> {
-  return new Promise((resolve, reject) => {
-    canvas.toBlob(
-      (blob) => (blob ? resolve(blob) : reject(new Error('There is no room for the page'))),
-      'image/jpeg',
-      QUALITY,
-    );
-  });
+function scaleFor({ width, height }: { readonly width: number; readonly height: number }): number {
+  const shrink = Math.min(1, Math.sqrt(MOST_PIXELS / (width * height)));
+  return (shrink * DPI) / POINTS_AN_INCH;
 }

@@ -22,13 +22,14 @@ export interface Tiles {
 /** Tiles are as large as two blocks of a JPEG. */
 const SIDE = 32;
 
+/** None of a page's tiles. */
 export function noTiles({ step, width, height }: PageParts): Tiles {
   const columns = Math.ceil((width * step) / SIDE);
   const rows = Math.ceil((height * step) / SIDE);
   return { side: SIDE, columns, rows, isIn: new Uint8Array(columns * rows) };
 }
 
-/** The tile of each cell of a row of cells is `cell * step / SIDE`. @returns the tiles in which some cell is 1 */
+/** The tiles in which some cell is 1. */
 export function tilesWith(cells: Uint8Array, parts: PageParts): Tiles {
   const tiles = noTiles(parts);
   const cellsATile = SIDE / parts.step;
