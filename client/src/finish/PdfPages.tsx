@@ -21,6 +21,8 @@ export interface PdfPagesProps {
 
 const GAP = 16;
 const A4 = 297 / 210;
+/** So many pages before and after the one in the middle are drawn: sixty at once would hold up the screen. */
+const NEAR = 2;
 
 /** The PDF as a reader shows it: a page large enough to judge, its neighbours at the sides; swiped, or by arrow keys. */
 export function PdfPages({ bytes, pageCount, onClose }: PdfPagesProps) {
@@ -53,7 +55,14 @@ export function PdfPages({ bytes, pageCount, onClose }: PdfPagesProps) {
         aria-label="Pages of the PDF"
       >
         {Array.from({ length: pageCount }, (_, i) => (
-          <PdfSheet key={i} pdf={pdf} number={i + 1} width={width} onPress={onClose} />
+          <PdfSheet
+            key={i}
+            pdf={pdf}
+            number={i + 1}
+            width={width}
+            isNear={Math.abs(i + 1 - number) <= NEAR}
+            onPress={onClose}
+          />
         ))}
       </ScrollView>
       <View style={styles.steps}>
@@ -79,11 +88,13 @@ interface PdfSheetProps {
   readonly pdf: PDFDocumentProxy | null;
   readonly number: number;
   readonly width: number;
+  /** it may come into view next */
+  readonly isNear: boolean;
   readonly onPress: (number: number, pdf: PDFDocumentProxy) => void;
 }
 
-function PdfSheet({ pdf, number, width, onPress }: PdfSheetProps) {
-  const picture = usePdfPicture(pdf, number, width);
+function PdfSheet({ pdf, number, width, isNear, onPress }: PdfSheetProps) {
+  const picture = usePdfPicture(isNear ? pdf : null, number, width);
   const height = Math.round(width * (picture?.proportion ?? A4));
   return (
     <Pressable

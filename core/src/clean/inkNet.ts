@@ -14,11 +14,11 @@ import {
 } from '../net/separable';
 import type { Rgba } from '../raster/image';
 import { SMALL_PAGE } from '../geometry/pageScale';
-import { MAGIC } from './darkness';
 import { INK_CLASSES, LOGIT_SCALE, type InkClass, type InkLikelihood } from './inkLikelihood';
 import { fillInput } from './inkNetInput';
 import { INK_NET_WEIGHTS } from './inkNetWeights';
 import type { PaperMap } from './paperMap';
+import { spreadLogitsPlainly } from './spreadLogitsPlainly';
 
 /** Two by two pixels of the net's coarsest cells across and down, and those across make groups of four. */
 const COARSEST = 16;
@@ -300,24 +300,4 @@ function cropped(
     result.set(planes.subarray(start, start + width), y * width);
   }
   return result;
-}
-
-/** The reference for the kernel; 32-bit floats, as it has. */
-function spreadLogitsPlainly(
-  cells: Float32Array,
-  count: number,
-  planes: Uint8Array,
-  y: number,
-  width: number,
-  height: number,
-): void {
-  const f = Math.fround;
-  for (let x = 0, at = 0; x < count; x++) {
-    for (let c = 0; c < INK_CLASSES.length; c++) {
-      for (let k = 0; k < 4; k++, at++) {
-        const value = Math.min(255, Math.max(0, f(f(cells[at] * LOGIT_SCALE) + 128)));
-        planes[c * width * height + (2 * y + (k >> 1)) * width + 2 * x + (k & 1)] = f(value + MAGIC) - MAGIC;
-      }
-    }
-  }
 }
