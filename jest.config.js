@@ -22,6 +22,8 @@ function importMetaUrl({ types: t, template }) {
 
 /** @type {import('jest').Config} */
 module.exports = {
+  // Jest leaves one processor free, which is half of a small machine.
+  maxWorkers: '100%',
   projects: [
     {
       displayName: 'node',

@@ -1,4 +1,4 @@
-import { FRESH_RECIPE, type OpenPacket, type Page, type Problem } from '@ravlo/contract';
+import { FRESH_FACTS, FRESH_RECIPE, type OpenPacket, type Page, type Problem } from '@ravlo/contract';
 
 const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 
@@ -28,10 +28,9 @@ export function fakePage(n: number, change: Partial<Page> = {}): Page {
 
 /** A packet with these pages as the server would send it. */
 export const fakePacket = (pages: readonly Page[], change: Partial<OpenPacket> = {}): OpenPacket => ({
+  ...FRESH_FACTS,
   id: id(900),
   name: 'Tides',
-  paper: 'a4',
-  look: null,
   pageCount: pages.length,
   createdAt: '2026-01-05T18:00:00.000Z',
   changedAt: '2026-01-05T18:00:00.000Z',

@@ -1,4 +1,6 @@
 export * from './changes';
+export * from './fileName';
+export * from './namePattern';
 export * from './notes';
 export * from './packet';
 export * from './patch';

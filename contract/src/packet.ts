@@ -33,8 +33,17 @@ export const pageSchema = z.object({
 });
 export type Page = z.infer<typeof pageSchema>;
 
-export const paperSchema = z.enum(['a4', 'letter', 'fit']);
+/** Two sizes of paper; the sheet's proportion, as large as A4; the sheet's own size. */
+export const paperSchema = z.enum(['a4', 'letter', 'fit', 'sheet']);
 export type Paper = z.infer<typeof paperSchema>;
+
+/** White around the page: none, a little, or room at its right for the teacher's pen. */
+export const marginSchema = z.enum(['none', 'small', 'marking']);
+export type Margin = z.infer<typeof marginSchema>;
+
+/** The most that a file may be asked to stay within, bytes. */
+export const MOST_SIZE_LIMIT = 1e9;
+export const sizeLimitSchema = z.number().int().positive().max(MOST_SIZE_LIMIT);
 
 /** The name of a packet that nobody has named. */
 export const UNNAMED = 'Not named yet';
@@ -45,13 +54,36 @@ export const packetNameSchema = z
   .min(1, 'A name needs at least one letter.')
   .max(MOST_NAME_LENGTH, `A name can have ${MOST_NAME_LENGTH} letters at most.`);
 
-/** A packet's own facts. */
-export const packetSchema = z.object({
-  id: idSchema,
+/** What a person can change about a packet, apart from its pages; its name is held against `packetNameSchema` on its way in. */
+export const packetFactsSchema = z.object({
   name: z.string(),
   paper: paperSchema,
   /** the look that new pages get; null where nobody has chosen one */
   look: lookSchema.nullable(),
+  margin: marginSchema,
+  /** landscape pages lie on portrait paper too, so that no sheet has to be turned */
+  isUpright: z.boolean(),
+  /** bytes that the file must stay within; null where nobody has asked for a limit */
+  mostBytes: sizeLimitSchema.nullable(),
+  /** whose work it is stands in the file as its author */
+  isSigned: z.boolean(),
+});
+export type PacketFacts = z.infer<typeof packetFactsSchema>;
+
+/** The facts of a new packet. */
+export const FRESH_FACTS: PacketFacts = {
+  name: UNNAMED,
+  paper: 'a4',
+  look: null,
+  margin: 'none',
+  isUpright: false,
+  mostBytes: null,
+  isSigned: false,
+};
+
+/** A packet without its pages. */
+export const packetSchema = packetFactsSchema.extend({
+  id: idSchema,
   pageCount: z.number().int().nonnegative(),
   createdAt: time,
   changedAt: time,

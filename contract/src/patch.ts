@@ -1,6 +1,12 @@
 import { z } from 'zod';
 import { noteSchema, type Note } from './notes';
-import { packetNameSchema, paperSchema, type Packet } from './packet';
+import {
+  marginSchema,
+  packetNameSchema,
+  paperSchema,
+  sizeLimitSchema,
+  type PacketFacts,
+} from './packet';
 import { FRESH_RECIPE, levelSchema, lookSchema, recipeOutlineSchema, recipeTuningSchema } from './recipe';
 import { turnSchema } from './turn';
 import type { Recipe } from './recipe';
@@ -38,10 +44,13 @@ export const packetPatchSchema = z
     name: z.object({ from: z.string(), to: packetNameSchema }),
     paper: change(paperSchema),
     look: change(lookSchema.nullable()),
+    margin: change(marginSchema),
+    isUpright: change(z.boolean()),
+    mostBytes: change(sizeLimitSchema.nullable()),
+    isSigned: change(z.boolean()),
   })
   .partial();
 export type PacketPatch = z.infer<typeof packetPatchSchema>;
-export type PacketFacts = Pick<Packet, 'name' | 'paper' | 'look'>;
 
 interface Change {
   readonly from: unknown;
@@ -51,7 +60,7 @@ type Changes = Readonly<Record<string, Change>>;
 type Fields = Readonly<Record<string, unknown>>;
 
 const RECIPE_FIELDS = ['outline', 'turn', 'look', 'tuning', 'level'] as const;
-const PACKET_FIELDS = ['name', 'paper', 'look'] as const;
+const PACKET_FIELDS = ['name', 'paper', 'look', 'margin', 'isUpright', 'mostBytes', 'isSigned'] as const;
 
 /** Whether two plain values say the same; a field that is undefined counts as left out. */
 export function isSame(a: unknown, b: unknown): boolean {

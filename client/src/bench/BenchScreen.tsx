@@ -164,7 +164,7 @@ function BenchPage(props: BenchPageProps) {
   const [corner, setCorner] = useState<number | null>(null);
   const [isBent, setBent] = useState(outlineBows(recipe.outline) !== undefined);
   const notes = useNotes(page);
-  const words = useStampWords(index, pages.length);
+  const words = useStampWords(index, pages);
   const verdict = useVerdict(page);
   const remarks = usePageRemarks(pages);
   const [size, setSize] = useState<{ width: number; height: number } | null>(null);

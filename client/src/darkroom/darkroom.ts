@@ -1,7 +1,15 @@
 import { AtkinsonHyperlegible_400Regular } from '@expo-google-fonts/atkinson-hyperlegible/400Regular';
 import { wrap, type Remote } from 'comlink';
 import { Asset } from 'expo-asset';
-import type { Bows as CoreBows, ComposePdfOptions, EdgePicture, PdfPage, Quad } from '@ravlo/core';
+import type {
+  Bows as CoreBows,
+  ComposedWithin,
+  ComposePdfOptions,
+  EdgePicture,
+  PdfLadder,
+  PdfPage,
+  Quad,
+} from '@ravlo/core';
 import {
   FRESH_RECIPE,
   type Bows,
@@ -133,14 +141,29 @@ export function createDarkroom(makeWorker: () => PoolWorker<Remote<DarkroomTools
       return on(photo, (tools, source) => tools.pdfPage(source, toCoreRecipe(recipe)), options);
     },
 
+    /** The same page coded in all the ways that a size limit may ask for. */
+    pdfLadder(photo: AnyPhoto, recipe: Recipe, options?: JobOptions): Promise<PdfLadder> {
+      return on(photo, (tools, source) => tools.pdfLadder(source, toCoreRecipe(recipe)), options);
+    },
+
     async pdf(
       pages: readonly PdfPage[],
       settings: Omit<ComposePdfOptions, 'font'>,
       options: JobOptions = {},
     ): Promise<Uint8Array<ArrayBuffer>> {
-      const hasWords = pages.some(({ marks }) => marks?.some(({ kind }) => kind === 'words'));
-      const font = hasWords ? await notesFont() : undefined;
+      const font = await fontFor(pages);
       return pool.run((tools) => tools.pdf(pages, { ...settings, font }), options);
+    },
+
+    /** One PDF that is never larger than a limit. */
+    async pdfWithin(
+      pages: readonly PdfLadder[],
+      mostBytes: number,
+      settings: Omit<ComposePdfOptions, 'font'>,
+      options: JobOptions = {},
+    ): Promise<ComposedWithin> {
+      const font = await fontFor(pages);
+      return pool.run((tools) => tools.pdfWithin(pages, mostBytes, { ...settings, font }), options);
     },
   };
 }
@@ -173,8 +196,9 @@ function toFound({ corners, bows, confidence, isAllSheet, turn }: FoundPage): Fo
 const plainCorners = ([a, b, c, d]: Quad): Corners => [[...a], [...b], [...c], [...d]];
 const plainBows = ([a, b, c, d]: CoreBows): Bows => [[...a], [...b], [...c], [...d]];
 
-/** The interface's own font, which notes are written in. */
-async function notesFont(): Promise<Uint8Array> {
+/** The interface's own font, which notes are written in; none where nothing is written. */
+async function fontFor(pages: readonly Pick<PdfPage, 'marks'>[]): Promise<Uint8Array | undefined> {
+  if (!pages.some(({ marks }) => marks?.some(({ kind }) => kind === 'words'))) return undefined;
   const { uri } = Asset.fromModule(AtkinsonHyperlegible_400Regular);
   const response = await fetch(uri);
   if (!response.ok) throw new Error(`The font could not be fetched (${response.status})`);

@@ -1,9 +1,9 @@
-import { layNotes, type NoteMark } from '@ravlo/core/geometry';
-import type { PdfPage } from '@ravlo/core';
-import type { Page, Paper, Recipe } from '@ravlo/contract';
+import { layNotes, type NoteMark, type PaperSettings } from '@ravlo/core/geometry';
+import type { PdfLadder, PdfPage } from '@ravlo/core';
+import type { Page, Recipe } from '@ravlo/contract';
 import type { Darkroom } from '@/darkroom/darkroom';
 import { pictureKey } from '@/darkroom/keys';
-import { isAbort } from '@/darkroom/pool';
+import { isAbort, type JobOptions } from '@/darkroom/pool';
 import { stampWords } from '@/page/stampWords';
 
 /** A page that the PDF is made of, as it is for the person. */
@@ -21,18 +21,39 @@ export type PdfMade =
       readonly pageCount: number;
       /** the numbers of the pages that could not be developed: they are not in it */
       readonly lost: readonly number[];
+      /** where no readable version stays within the limit: the least that there can be, bytes. The file is then above it */
+      readonly leastBytes?: number;
+      /** how much the page that gave most for the limit reads worse, 0 to 1 */
+      readonly loss: number;
     }
   /** the numbers of the pages that cannot be developed, which are all; none when it is not for a page */
   | { readonly status: 'failed'; readonly numbers: readonly number[] };
 
-export interface MakePdfOptions {
-  readonly darkroom: Pick<Darkroom, 'pdfPage' | 'pdf'>;
-  /** pages that were developed before, by what they depend on; new ones are added */
-  readonly developed: Map<string, PdfPage>;
-  readonly paper: Paper;
+/** How the file is to be. */
+export interface PdfWishes extends PaperSettings {
   readonly title: string;
+  /** of the packet, not of the clock: the same packet gives the same bytes */
+  readonly date: Date;
+  readonly language: string;
+  readonly author?: string;
+  /** null for no limit */
+  readonly mostBytes: number | null;
   /** whose work it is, for stamps */
   readonly myName: string;
+}
+
+/** Pages that were developed before, by what they depend on. */
+export interface Developed {
+  readonly pages: Map<string, PdfPage>;
+  readonly ladders: Map<string, PdfLadder>;
+}
+
+export const nothingDeveloped = (): Developed => ({ pages: new Map(), ladders: new Map() });
+
+export interface MakePdfOptions {
+  readonly darkroom: Pick<Darkroom, 'pdfPage' | 'pdf' | 'pdfLadder' | 'pdfWithin'>;
+  /** new ones are added */
+  readonly developed: Developed;
   readonly signal: AbortSignal;
   /** told how far it is */
   readonly onProgress: (working: Extract<PdfMade, { status: 'working' }>) => void;
@@ -52,52 +73,64 @@ const developKey = ({ photo }: Page, recipe: Recipe) => pictureKey(photo, recipe
  * @returns ready, or failed where no page can be developed
  * @throws AbortError when it was called off
  */
-export async function makePdf(work: readonly PdfWork[], options: MakePdfOptions): Promise<PdfMade> {
-  const { darkroom, paper, title, myName, signal } = options;
-  const pages = await developAll(work, options);
+export async function makePdf(
+  work: readonly PdfWork[],
+  wishes: PdfWishes,
+  options: MakePdfOptions,
+): Promise<PdfMade> {
+  const { darkroom, developed, signal } = options;
+  const { myName, mostBytes, ...settings } = wishes;
+  const job = { signal, priority: 1 };
+  const words = (i: number) => stampWords(myName, i, work.length, wishes.date);
+  const finished = <P extends Pick<PdfPage, 'size'>>(pages: readonly (P | null)[]) =>
+    pages.flatMap((page, i) =>
+      page ? { ...page, marks: marksOf(page, work[i].recipe, words(i)), number: i + 1 } : [],
+    );
+
+  const pages = await developAll(work, developed.pages, darkroom.pdfPage, options);
   const lost = pages.flatMap((page, i) => (page ? [] : [i + 1]));
   if (lost.length === pages.length) return { status: 'failed', numbers: lost };
-  const date = new Date();
-  const marked = pages.flatMap((page, i) =>
-    page ? { ...page, marks: marksOf(page, work, i, stampWords(myName, i, work.length, date)) } : [],
-  );
-  const bytes = await darkroom.pdf(marked, { paper, title, date }, { signal, priority: 1 });
-  return { status: 'ready', bytes, pageCount: marked.length, lost };
+  const bytes = await darkroom.pdf(finished(pages), settings, job);
+  const ready = { status: 'ready', bytes, pageCount: pages.length - lost.length, lost, loss: 0 } as const;
+  if (mostBytes === null || bytes.length <= mostBytes) return ready;
+  const ladders = await developAll(work, developed.ladders, darkroom.pdfLadder, options);
+  const within = await darkroom.pdfWithin(finished(ladders), mostBytes, settings, job);
+  return within.bytes
+    ? { ...ready, bytes: within.bytes, loss: within.loss }
+    : { ...ready, leastBytes: within.least };
 }
 
 /** The pages developed in full; null for those that cannot be. */
-function developAll(
+function developAll<P>(
   work: readonly PdfWork[],
-  { darkroom, developed, signal, onProgress }: MakePdfOptions,
-): Promise<(PdfPage | null)[]> {
+  known: Map<string, P>,
+  develop: (photo: Page['photo'], recipe: Recipe, options: JobOptions) => Promise<P>,
+  { signal, onProgress }: MakePdfOptions,
+): Promise<(P | null)[]> {
   const total = work.length;
   const keys = work.map(({ page, recipe }) => developKey(page, recipe));
-  let done = keys.filter((key) => developed.has(key)).length;
+  let done = keys.filter((key) => known.has(key)).length;
   const tell = () => onProgress({ status: 'working', done, total });
   if (done < total) tell();
-  const develop = async ({ page, recipe }: PdfWork, key: string): Promise<PdfPage | null> => {
-    const known = developed.get(key);
-    if (known) return known;
-    const made = await darkroom
-      .pdfPage(page.photo, recipe, { signal, priority: 1 })
-      .catch((reason: unknown) => {
-        if (isAbort(reason)) throw reason;
-        return null;
-      });
-    if (made) developed.set(key, made);
+  const developOne = async ({ page, recipe }: PdfWork, key: string): Promise<P | null> => {
+    const before = known.get(key);
+    if (before) return before;
+    const made = await develop(page.photo, recipe, { signal, priority: 1 }).catch((reason: unknown) => {
+      if (isAbort(reason)) throw reason;
+      return null;
+    });
+    if (made) known.set(key, made);
     done++;
     tell();
     return made;
   };
-  return Promise.all(work.map((each, i) => develop(each, keys[i])));
+  return Promise.all(work.map((each, i) => developOne(each, keys[i])));
 }
 
 function marksOf(
-  { size }: PdfPage,
-  work: readonly PdfWork[],
-  index: number,
+  { size }: Pick<PdfPage, 'size'>,
+  { notes = [], turn }: Recipe,
   words: ReturnType<typeof stampWords>,
 ): NoteMark[] {
-  const { notes = [], turn } = work[index].recipe;
   return layNotes(notes, { size, turn }, words);
 }

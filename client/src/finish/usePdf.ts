@@ -1,11 +1,9 @@
-import type { PdfPage } from '@ravlo/core';
-import type { OpenPacket, Paper } from '@ravlo/contract';
+import type { OpenPacket } from '@ravlo/contract';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { isAbort } from '@/darkroom/pool';
 import { selectRecipe } from '@/packet/editsSlice';
 import { useAppSelector, useDarkroom } from '@/packet/store';
-import { selectMyName } from '@/page/myNameSlice';
-import { makePdf, workKey, type PdfMade, type PdfWork } from './makePdf';
+import { makePdf, nothingDeveloped, workKey, type PdfMade, type PdfWishes, type PdfWork } from './makePdf';
 
 export type PdfState =
   | Exclude<PdfMade, { readonly status: 'ready' }>
@@ -16,20 +14,19 @@ export type PdfState =
 
 const NOTHING_MADE: PdfMade = { status: 'working', done: 0, total: 0 };
 
-/** The packet's PDF, made anew when a page, the paper or the title changes. */
-export function usePdf(packet: OpenPacket | undefined, paper: Paper, title: string): PdfState {
+/** The packet's PDF, made anew when a page or anything that is wished of it changes. */
+export function usePdf(packet: OpenPacket | undefined, wishes: PdfWishes): PdfState {
   const darkroom = useDarkroom();
   const edits = useAppSelector((state) => state.edits);
   const lost = useAppSelector((state) => state.find);
-  const myName = useAppSelector(selectMyName);
-  const developed = useRef(new Map<string, PdfPage>());
+  const developed = useRef(nothingDeveloped());
   const [{ key: madeKey, made }, setState] = useState({ key: '', made: NOTHING_MADE });
 
   const work = useMemo(
     () => (packet?.pages ?? []).map((page): PdfWork => ({ page, recipe: selectRecipe({ edits }, page) })),
     [packet, edits],
   );
-  const key = `${paper} ${title} ${myName}\n${workKey(work)}`;
+  const key = `${JSON.stringify(wishes)}\n${workKey(work)}`;
   const isPending = work.some(({ recipe }) => recipe.outline.by === 'pending');
 
   useEffect(() => {
@@ -39,13 +36,13 @@ export function usePdf(packet: OpenPacket | undefined, paper: Paper, title: stri
     const tell = (next: PdfMade) => {
       if (!signal.aborted) setState({ key, made: next });
     };
-    makePdf(work, { darkroom, developed: developed.current, paper, title, myName, signal, onProgress: tell })
+    makePdf(work, wishes, { darkroom, developed: developed.current, signal, onProgress: tell })
       .then(tell)
       .catch((reason: unknown) => {
         if (!isAbort(reason)) tell({ status: 'failed', numbers: [] });
       });
     return () => canceller.abort();
-    // The key says all that matters of `work`.
+    // The key says all that matters of `work` and `wishes`.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, isPending]);
 

@@ -18,6 +18,10 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   notes: 'notes',
   name: 'name',
   paper: 'paper',
+  margin: 'margins',
+  isUpright: 'way that pages lie',
+  mostBytes: 'size limit',
+  isSigned: 'author',
 };
 
 /** The fields of a patch in words: "look and turn". */

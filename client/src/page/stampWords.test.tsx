@@ -1,6 +1,7 @@
 import { act, renderHook } from '@testing-library/react';
 import { Provider } from 'react-redux';
 import { createStore } from '@/packet/store';
+import { fakePage } from '../../test/fakes';
 import { selectMyName, setMyName } from './myNameSlice';
 import { stampWords, useStampWords } from './stampWords';
 
@@ -15,11 +16,12 @@ describe('what stamps say', () => {
 
   it('follows the name as it is typed', () => {
     const store = createStore();
-    const { result } = renderHook(() => useStampWords(0, 1), {
+    const pages = [fakePage(1), fakePage(2)];
+    const { result } = renderHook(() => useStampWords(0, pages), {
       wrapper: ({ children }) => <Provider store={store}>{children}</Provider>,
     });
     act(() => store.dispatch(setMyName('Jory Vane')));
-    expect(result.current.name).toBe('Jory Vane');
+    expect(result.current).toEqual({ name: 'Jory Vane', date: '5 January 2026', page: 'page 1 of 2' });
   });
 });
 

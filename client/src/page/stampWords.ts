@@ -1,4 +1,5 @@
 import type { StampWords } from '@ravlo/core/geometry';
+import type { Page } from '@ravlo/contract';
 import { format } from 'date-fns';
 import { useMemo } from 'react';
 import { useAppSelector } from '@/packet/store';
@@ -9,7 +10,11 @@ export function stampWords(name: string, index: number, count: number, date: Dat
   return { name, date: format(date, 'd MMMM yyyy'), page: `page ${index + 1} of ${count}` };
 }
 
-export function useStampWords(index: number, count: number): StampWords {
+/** The day that a packet's stamps show: of its newest photo. A clock would give the same packet other bytes tomorrow. */
+export const packetDay = (pages: readonly Pick<Page, 'takenAt'>[]): Date =>
+  new Date(Math.max(0, ...pages.map(({ takenAt }) => Date.parse(takenAt))));
+
+export function useStampWords(index: number, pages: readonly Page[]): StampWords {
   const name = useAppSelector(selectMyName);
-  return useMemo(() => stampWords(name, index, count, new Date()), [name, index, count]);
+  return useMemo(() => stampWords(name, index, pages.length, packetDay(pages)), [name, index, pages]);
 }

@@ -79,7 +79,7 @@ export function PageGrid(props: PageGridProps) {
                   key={page.id}
                   page={page}
                   number={index + 1}
-                  count={pages.length}
+                  pages={pages}
                   width={tile}
                   isChosen={page.id === chosenId}
                   remark={remarks[index]}

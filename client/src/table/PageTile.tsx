@@ -20,8 +20,8 @@ export interface PageTileProps {
   readonly page: Page;
   /** from 1 */
   readonly number: number;
-  /** pages in the packet */
-  readonly count: number;
+  /** of the packet */
+  readonly pages: readonly Page[];
   readonly width: number;
   /** what is to be said of it; null when it is well or nobody knows yet */
   readonly remark: string | null;
@@ -44,12 +44,12 @@ const pictureHeight = (width: number) => Math.round((width - 2 * RIM) * Math.SQR
 
 /** One page on the table: pressed to be opened, held and dragged to its place; by key: Enter and the space bar. */
 export function PageTile(props: PageTileProps) {
-  const { page, number, count, width, remark, isChosen, isSelected, onOpen, onMenu } = props;
+  const { page, number, pages, width, remark, isChosen, isSelected, onOpen, onMenu } = props;
   const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
     id: page.id,
   });
   const verdict = useVerdict(page);
-  const words = useStampWords(number - 1, count);
+  const words = useStampWords(number - 1, pages);
   const isWell = remark === null && verdict?.word === 'reads-well';
   const key = (event: KeyboardEvent) => {
     if (event.key === 'Enter' && !isDragging) onOpen('plain');

@@ -42,5 +42,7 @@ export {
   type CodePageOptions,
   type EncodeJpeg,
 } from '../pdf/codePage';
+export { codeLadder, type Rung } from '../pdf/codeLadder';
+export { composeWithin, type ComposedWithin, type PdfLadder } from '../pdf/composeWithin';
 export { composePdf, type ComposePdfOptions, type PdfPage } from '../pdf/composePdf';
 export { stripJpegMetadata } from '../pdf/stripJpegMetadata';

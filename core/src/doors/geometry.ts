@@ -17,7 +17,15 @@ export { intersectLines, lineThrough, type Line } from '../geometry/line';
 export { measureSheet } from '../geometry/measureSheet';
 export { FULL_PAGE, GLANCE_PAGE, PAGE_DPI, SMALL_PAGE } from '../geometry/pageScale';
 export { placeFourthCorner } from '../geometry/placeFourthCorner';
-export { PAPER_CHOICES, placeOnPaper, type Paper, type Placement } from '../geometry/placeOnPaper';
+export {
+  MARGIN_CHOICES,
+  PAPER_CHOICES,
+  placeOnPaper,
+  type Margin,
+  type Paper,
+  type PaperSettings,
+  type Placement,
+} from '../geometry/placeOnPaper';
 export { focalInPixels } from '../geometry/proportion';
 export {
   isConvex,

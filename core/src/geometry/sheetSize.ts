@@ -1,7 +1,11 @@
-/** A sheet's size in millimetres. */
-export interface SheetSize {
+/** Millimetres. */
+export interface Size {
   readonly width: number;
   readonly height: number;
+}
+
+/** A sheet's size in millimetres. */
+export interface SheetSize extends Size {
   /** the paper it was taken for; null where only the proportion is known */
   readonly paper: PaperName | 'legal' | null;
 }

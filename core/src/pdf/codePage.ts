@@ -1,9 +1,10 @@
 import { zlibSync } from 'fflate';
 import type { PageParts } from '../clean/pageParts';
 import type { Rgba } from '../raster/image';
+import { shrinkByInteger } from '../raster/shrinkByInteger';
 import type { Box } from './tiles';
 import { codeOneBit } from './codeOneBit';
-import { pageLayers } from './pageLayers';
+import { pageLayers, type PageLayersOptions } from './pageLayers';
 import type { Stencil, StencilColours } from './stencil';
 
 /** A JPEG and where it lies, in page pixels. */
@@ -46,10 +47,12 @@ export const PDF_JPEG_OPTIONS = { progressive: false, optimize_coding: true } as
 /** @param quality 1 to 100 */
 export type EncodeJpeg = (image: Rgba, quality: number) => Uint8Array | Promise<Uint8Array>;
 
-export interface CodePageOptions {
+export interface CodePageOptions extends PageLayersOptions {
   readonly encodeJpeg: EncodeJpeg;
   /** of pictures, 1 to 100 @default 75 */
   readonly quality?: number;
+  /** a page that is one JPEG has so many times fewer pixels each way, a whole number @default 1 */
+  readonly shrink?: number;
 }
 
 const USUAL_QUALITY = 75;
@@ -62,14 +65,14 @@ const USUAL_QUALITY = 75;
 export async function codePage(
   page: Rgba,
   parts: PageParts | null,
-  { encodeJpeg, quality = USUAL_QUALITY }: CodePageOptions,
+  { encodeJpeg, quality = USUAL_QUALITY, shrink = 1, ...options }: CodePageOptions,
 ): Promise<CodedPage> {
   const { width, height } = page;
   if (!parts) {
-    const jpeg = await encodeJpeg(page, quality);
+    const jpeg = await encodeJpeg(shrink > 1 ? shrinkByInteger(page, shrink) : page, quality);
     return { width, height, pictures: [{ left: 0, top: 0, width, height, jpeg }], stencils: [] };
   }
-  const layers = pageLayers(page, parts);
+  const layers = pageLayers(page, parts, options);
   const pictures: CodedPicture[] = [];
   for (const { image, ...box } of layers.pictures) {
     pictures.push({ ...box, jpeg: await encodeJpeg(image, quality) });

@@ -1,12 +1,12 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { PDFDocument } from '@cantoo/pdf-lib';
+import { PDFDocument, PDFName } from '@cantoo/pdf-lib';
 import fc from 'fast-check';
 import sharp from 'sharp';
 import type { NoteMark } from '../notes/layNotes';
 import type { CodedPage } from './codePage';
 import { composePdf } from './composePdf';
-import { PAPER_CHOICES, placeOnPaper } from '../geometry/placeOnPaper';
+import { MARGIN_CHOICES, PAPER_CHOICES, placeOnPaper } from '../geometry/placeOnPaper';
 import { stripJpegMetadata } from './stripJpegMetadata';
 
 const MM = 72 / 25.4;
@@ -51,18 +51,50 @@ describe('stripJpegMetadata', () => {
 });
 
 describe('placeOnPaper', () => {
-  it('keeps the proportion, stays on the paper and touches two opposite edges', () => {
+  const settings = fc.record({
+    paper: fc.constantFrom(...PAPER_CHOICES),
+    margin: fc.constantFrom(...MARGIN_CHOICES),
+    isUpright: fc.boolean(),
+  });
+
+  it('keeps the proportion and the margins, and never makes a page larger than it was', () => {
     const side = fc.double({ min: 20, max: 400, noNaN: true });
     fc.assert(
-      fc.property(side, side, fc.constantFrom(...PAPER_CHOICES), (width, height, paper) => {
-        const p = placeOnPaper({ width, height }, paper);
+      fc.property(side, side, settings, (width, height, given) => {
+        const p = placeOnPaper({ width, height }, given);
         expect(p.width / p.height).toBeCloseTo(width / height, 6);
-        expect(p.left).toBeGreaterThanOrEqual(-1e-9);
-        expect(p.left + p.width).toBeLessThanOrEqual(p.paperWidth + 1e-9);
-        expect(p.top + p.height).toBeLessThanOrEqual(p.paperHeight + 1e-9);
-        expect(Math.min(p.left, p.top)).toBeCloseTo(0, 6);
+        const others = given.margin === 'none' ? 0 : 8;
+        const right = given.margin === 'marking' ? 50 : others;
+        const gaps = [p.left, p.paperWidth - right + others - p.left - p.width, p.top];
+        gaps.push(p.paperHeight - p.top - p.height);
+        expect(Math.min(...gaps)).toBeGreaterThan(others - 1e-6);
+        // It touches two opposite margins, or is as large as the sheet was.
+        const isCut = given.paper === 'fit' || given.paper === 'sheet';
+        if (isCut || p.width < width - 1e-6) expect(Math.min(...gaps)).toBeCloseTo(others, 6);
+        if (given.paper !== 'fit') expect(p.width).toBeLessThan(width + 1e-6);
       }),
     );
+  });
+
+  it('turns the paper with the page, unless all shall stand', () => {
+    const page = { width: 297, height: 210 };
+    expect(placeOnPaper(page, { paper: 'a4' })).toMatchObject({ paperWidth: 297, width: 297, top: 0 });
+    const standing = placeOnPaper(page, { paper: 'a4', isUpright: true });
+    expect(standing).toMatchObject({ paperWidth: 210, paperHeight: 297, width: 210 });
+    expect(standing.top).toBeCloseTo((297 - 148.48) / 2, 1);
+  });
+
+  it('leaves room at the right for a teacher’s pen', () => {
+    const place = placeOnPaper({ width: 210, height: 297 }, { paper: 'a4', margin: 'marking' });
+    expect(place.paperWidth - place.left - place.width).toBeGreaterThanOrEqual(50);
+    expect(place.left).toBe(8);
+  });
+
+  it('cuts the paper to the sheet, or to its proportion at the size of A4', () => {
+    const page = { width: 105, height: 148.5 };
+    expect(placeOnPaper(page, { paper: 'sheet' })).toMatchObject({ paperWidth: 105, paperHeight: 148.5 });
+    expect(placeOnPaper(page, { paper: 'fit' })).toMatchObject({ paperWidth: 210, paperHeight: 297 });
+    expect(placeOnPaper(page, { paper: 'a4' })).toMatchObject({ width: 105, left: 52.5 });
   });
 });
 
@@ -122,6 +154,33 @@ describe('composePdf', () => {
     // Only the letters that are used come along.
     expect(bytes.length).toBeLessThan(font.length);
     await expect(composePdf(pages, { ...options, font: undefined })).rejects.toThrow(RangeError);
+  });
+
+  it('says of itself what it is told, and nothing else', async () => {
+    const pages = await Promise.all(
+      [1, 3, 4].map(async (number) => ({
+        coded: await plain(50, 50),
+        size: { width: 100, height: 100 },
+        number,
+      })),
+    );
+    const plainly = await composePdf(pages, { paper: 'a4', title: 'x', date });
+    expect(has(plainly, 'pdf-lib')).toBe(false);
+    const document = await PDFDocument.load(plainly, { updateMetadata: false });
+    expect([document.getProducer(), document.getCreator(), document.getAuthor()]).toEqual(
+      Array.from({ length: 3 }),
+    );
+    expect(String(document.catalog.get(PDFName.of('PageLabels')))).toContain('/St 3');
+    const signed = await composePdf(pages, {
+      paper: 'a4',
+      title: 'x',
+      date,
+      language: 'nb',
+      author: 'Imke Tarn',
+    });
+    const told = await PDFDocument.load(signed);
+    expect(told.getAuthor()).toBe('Imke Tarn');
+    expect(told.catalog.get(PDFName.of('Lang'))?.toString()).toContain('nb');
   });
 
   it('refuses to make an empty PDF', async () => {

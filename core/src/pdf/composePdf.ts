@@ -1,9 +1,9 @@
-import { degrees, PDFDocument, rgb, type PDFFont, type PDFPage } from '@cantoo/pdf-lib';
+import { degrees, PDFDocument, PDFName, rgb, type PDFFont, type PDFPage } from '@cantoo/pdf-lib';
 import * as fontkit from 'fontkit';
 import type { NoteMark } from '../notes/layNotes';
 import { MM_PER_INCH } from '../geometry/pageScale';
 import { NOTE_RGB } from '../notes/note';
-import { placeOnPaper, type Paper, type Placement } from '../geometry/placeOnPaper';
+import { placeOnPaper, type PaperSettings, type Placement } from '../geometry/placeOnPaper';
 import type { CodedPage } from './codePage';
 import { drawCodedPage } from './drawCodedPage';
 
@@ -14,14 +14,19 @@ export interface PdfPage {
   readonly size: { readonly width: number; readonly height: number };
   /** drawn over the picture, as vectors */
   readonly marks?: readonly NoteMark[];
+  /** what readers call the page, from 1 on @default one more than the page before it */
+  readonly number?: number;
 }
 
-export interface ComposePdfOptions {
-  readonly paper: Paper;
+export interface ComposePdfOptions extends PaperSettings {
   /** the document's title */
   readonly title: string;
-  /** when it was made; the same pages, options and date give the same bytes */
+  /** what the document says of its age; the same pages, options and date give the same bytes */
   readonly date: Date;
+  /** of what is written, as a tag of BCP 47: for those who have pages read to them @default not said */
+  readonly language?: string;
+  /** @default not said */
+  readonly author?: string;
   /** a TrueType font for words on pages; only what is used of it gets into the file */
   readonly font?: Uint8Array;
 }
@@ -29,20 +34,20 @@ export interface ComposePdfOptions {
 const POINTS_PER_MM = 72 / MM_PER_INCH;
 
 /**
- * Makes one PDF, a page a sheet. The author stays empty, and nothing that the photos say about themselves
- * (camera, place, time) gets in.
+ * Makes one PDF, a page a sheet. Nothing that the photos say about themselves (camera, place, time) gets in, and nothing
+ * of the programs that made it.
  *
  * @throws RangeError when there is no page, a page's bytes are not a JPEG, or there are words without a font
  */
 export async function composePdf(
   pages: readonly PdfPage[],
-  { paper, title, date, font: fontBytes }: ComposePdfOptions,
+  { title, date, language, author, font: fontBytes, ...paper }: ComposePdfOptions,
 ): Promise<Uint8Array<ArrayBuffer>> {
   if (pages.length === 0) throw new RangeError('A PDF needs at least one page');
   const document = await PDFDocument.create({ updateMetadata: false });
   document.setTitle(title, { showInWindowTitleBar: true });
-  document.setProducer('Ravlo');
-  document.setCreator('Ravlo');
+  if (language) document.setLanguage(language);
+  if (author) document.setAuthor(author);
   document.setCreationDate(date);
   document.setModificationDate(date);
   const font = await embedFont(document, pages, fontBytes);
@@ -57,8 +62,20 @@ export async function composePdf(
     });
     for (const mark of page.marks ?? []) drawMark(sheet, mark, place, place.width / page.size.width, font);
   }
+  labelPages(document, pages);
   const bytes = await document.save();
   return new Uint8Array(bytes);
+}
+
+/** Page labels (ISO 32000-1, 12.4.2): a range for every page whose number does not follow on the one before. */
+function labelPages(document: PDFDocument, pages: readonly PdfPage[]): void {
+  const ranges: (number | { S: string; St: number })[] = [];
+  let last = 0;
+  pages.forEach(({ number = last + 1 }, i) => {
+    if (i === 0 || number !== last + 1) ranges.push(i, { S: 'D', St: number });
+    last = number;
+  });
+  document.catalog.set(PDFName.of('PageLabels'), document.context.obj({ Nums: ranges }));
 }
 
 async function embedFont(

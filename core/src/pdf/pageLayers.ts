@@ -1,9 +1,9 @@
-import { INK, PAPER, TONE, type PageParts } from '../clean/pageParts';
+import { INK, PAPER, RULE, TONE, type PageParts } from '../clean/pageParts';
 import { widestAround } from '../clean/widestAround';
 import type { Rgba } from '../raster/image';
 import { boxesOfTiles, tilesWith, type Box, type Tiles } from './tiles';
 import { darkestOf, darknessOf, smoothed } from './darknessOf';
-import { cutStencil, FINE, PLAIN, type Stencil } from './stencil';
+import { cutStencil, FINE, PLAIN, type Stencil, type StencilGrain } from './stencil';
 import { softCells, softPicture } from './softPicture';
 import { unlikeTiles } from './unlikeTiles';
 
@@ -23,6 +23,13 @@ export interface PageLayers {
   readonly stencils: readonly Stencil[];
 }
 
+export interface PageLayersOptions {
+  /** how fine the stencil of ink is @default FINE */
+  readonly ink?: StencilGrain;
+  /** printed rules are shown @default true */
+  readonly hasRules?: boolean;
+}
+
 /** Cells: further than letters are wide between their strokes. */
 const SOFT_EDGE = 12;
 /** On soft areas strokes are darker than this, in levels of lightness, and as a share of the darkest around. */
@@ -39,7 +46,12 @@ const DARK_THING = 60;
  * @param page developed in a look that makes paper white
  * @param parts of the same page
  */
-export function pageLayers(page: Rgba, parts: PageParts): PageLayers {
+export function pageLayers(
+  page: Rgba,
+  allParts: PageParts,
+  { ink: grain = FINE, hasRules = true }: PageLayersOptions = {},
+): PageLayers {
+  const parts = hasRules ? allParts : withoutRules(allParts);
   const { kinds, width, height } = parts;
   const soft = softCells(parts);
   // A soft area's edge is as pale or as yellow as the area.
@@ -56,10 +68,10 @@ export function pageLayers(page: Rgba, parts: PageParts): PageLayers {
     const palest = Math.max(PALEST_ON_SOFT, PALEST_SHARE * darkAround[i]);
     if (kinds[i] === INK && (nearSoft[i] === 0 || dark[i] > palest)) isInk[i] = 1;
     else if (kinds[i] === TONE && soft[i] === 0 && dark[i] > DARK_THING) isInk[i] = 1;
-    else if (kinds[i] !== PAPER && nearSoft[i] === 0) isFaint[i] = 1;
+    else if (kinds[i] !== PAPER && nearSoft[i] === 0 ) isFaint[i] = 1;
   }
   const faint = cutStencil(page, parts, isFaint, smoothed(darkness), PLAIN);
-  const ink = cutStencil(page, parts, isInk, darkness, FINE);
+  const ink = cutStencil(page, parts, isInk, darkness, grain);
   const inFull = unlikeTiles(parts, [faint, ink], darkness, nearSoft);
   for (const stencil of [faint, ink]) clearTiles(stencil, inFull);
   // The soft flanks of strokes are left to the stencil as well.
@@ -73,6 +85,10 @@ export function pageLayers(page: Rgba, parts: PageParts): PageLayers {
   ];
   const stencils = [faint, ink].filter(({ mask }) => mask.data.includes(1));
   return { width: page.width, height: page.height, pictures, stencils };
+}
+
+function withoutRules(parts: PageParts): PageParts {
+  return { ...parts, kinds: parts.kinds.map((kind) => (kind === RULE ? PAPER : kind)) };
 }
 
 function clearTiles({ mask, scale }: Stencil, tiles: Tiles): void {

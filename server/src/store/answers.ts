@@ -2,6 +2,7 @@ import {
   MOST_PAGES,
   openPacketSchema,
   packetSchema,
+  type PacketFacts,
   pageSchema,
   type OpenPacket,
   type Packet,
@@ -19,13 +20,17 @@ import type { PacketRow, PageRow } from './models';
 export const packetFull = () =>
   new ProblemError('packet-full', `A packet takes ${MOST_PAGES} pages. Put the rest into another packet.`);
 
+/** What a person can change about a packet. */
+export function factsOf(row: PacketRow): PacketFacts {
+  const { name, paper, look, margin, isUpright, mostBytes, isSigned } = row;
+  return { name, paper, look: look ?? null, margin, isUpright, mostBytes: mostBytes ?? null, isSigned };
+}
+
 /** @throws ZodError when the row makes no sense */
 export function toPacket(row: PacketRow, pageCount: number): Packet {
   return packetSchema.parse({
+    ...factsOf(row),
     id: row.id,
-    name: row.name,
-    paper: row.paper,
-    look: row.look ?? null,
     pageCount,
     createdAt: row.createdAt.toISOString(),
     changedAt: row.updatedAt.toISOString(),

@@ -13,7 +13,7 @@ import {
   type Page,
 } from '@ravlo/contract';
 import { changedElsewhere, pageFull } from '../problems';
-import { toPacket, toPage } from './answers';
+import { factsOf, toPacket, toPage } from './answers';
 import { inWriting, isLying, ownPageRows, type StoreContext, type Writing } from './context';
 
 type Mutable<T> = { -readonly [K in keyof T]: T[K] };
@@ -86,8 +86,7 @@ async function editPackets(
       continue;
     }
     const pageCount = await db.pages.count({ where: { packetId, deletedAt: null }, transaction });
-    const { name, paper, look } = row;
-    const facts = { name, paper, look: look ?? null };
+    const facts = factsOf(row);
     const { differs } = meetFacts(facts, patch);
     if (!isEmptyPatch(differs)) {
       conflicts.packets.push({ packet: toPacket(row, pageCount), fields: fieldsOf(differs) });

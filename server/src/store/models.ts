@@ -7,7 +7,7 @@ import {
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';
-import type { Found, Paper, Photo, Recipe } from '@ravlo/contract';
+import type { Found, Margin, Paper, Photo, Recipe } from '@ravlo/contract';
 
 export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttributes<PersonRow>> {
   declare id: CreationOptional<string>;
@@ -20,6 +20,10 @@ export class PacketRow extends Model<InferAttributes<PacketRow>, InferCreationAt
   declare name: string;
   declare paper: CreationOptional<Paper>;
   declare look: CreationOptional<Recipe['look'] | null>;
+  declare margin: CreationOptional<Margin>;
+  declare isUpright: CreationOptional<boolean>;
+  declare mostBytes: CreationOptional<number | null>;
+  declare isSigned: CreationOptional<boolean>;
   declare deletedAt: CreationOptional<Date | null>;
   declare createdAt: CreationOptional<Date>;
   declare updatedAt: CreationOptional<Date>;
@@ -91,6 +95,10 @@ export function bindTables(sequelize: Sequelize): Tables {
       name: DataTypes.STRING,
       paper: { type: DataTypes.STRING, defaultValue: 'a4' },
       look: DataTypes.STRING,
+      margin: { type: DataTypes.STRING, defaultValue: 'none' },
+      isUpright: { type: DataTypes.BOOLEAN, defaultValue: false },
+      mostBytes: DataTypes.INTEGER,
+      isSigned: { type: DataTypes.BOOLEAN, defaultValue: false },
       deletedAt: DataTypes.DATE,
       createdAt: DataTypes.DATE,
       updatedAt: DataTypes.DATE,

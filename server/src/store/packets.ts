@@ -13,6 +13,10 @@ interface ShelfRow {
   readonly name: string;
   readonly paper: string;
   readonly look: string | null;
+  readonly margin: string;
+  readonly isUpright: number;
+  readonly mostBytes: number | null;
+  readonly isSigned: number;
   readonly createdAt: string;
   readonly updatedAt: string;
   readonly pageCount: number;
@@ -22,7 +26,8 @@ interface ShelfRow {
 
 /** One statement for all packets: models of every page of every packet would hold the process for a second. */
 const SHELF = `
-  SELECT packets.id, packets.name, packets.paper, packets.look, packets.createdAt, packets.updatedAt,
+  SELECT packets.id, packets.name, packets.paper, packets.look, packets.margin, packets.isUpright, packets.mostBytes,
+    packets.isSigned, packets.createdAt, packets.updatedAt,
     (SELECT count(*) FROM pages WHERE packetId = packets.id AND deletedAt IS NULL) AS pageCount,
     cover.id AS coverId, cover.version AS coverVersion
   FROM packets LEFT JOIN pages AS cover ON cover.id = (
@@ -109,9 +114,12 @@ export function packetsOf(context: StoreContext) {
   };
 }
 
-function toShelfPacket({ coverId, coverVersion, createdAt, updatedAt, ...facts }: ShelfRow) {
+function toShelfPacket(row: ShelfRow) {
+  const { coverId, coverVersion, createdAt, updatedAt, isUpright, isSigned, ...facts } = row;
   return shelfPacketSchema.parse({
     ...facts,
+    isUpright: isUpright === 1,
+    isSigned: isSigned === 1,
     createdAt: new Date(createdAt).toISOString(),
     changedAt: new Date(updatedAt).toISOString(),
     cover: coverId ? { pageId: coverId, version: coverVersion } : null,

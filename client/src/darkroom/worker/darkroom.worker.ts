@@ -21,6 +21,17 @@ const handing: DarkroomTools = {
     const page = await tools.pdfPage(...given);
     return transfer(page, buffersOf(page.coded));
   },
+  pdfLadder: async (...given) => {
+    const ladder = await tools.pdfLadder(...given);
+    return transfer(
+      ladder,
+      ladder.rungs.flatMap(({ coded }) => buffersOf(coded)),
+    );
+  },
+  pdfWithin: async (...given) => {
+    const made = await tools.pdfWithin(...given);
+    return made.bytes ? transfer(made, [made.bytes.buffer]) : made;
+  },
   pdf: async (...given) => {
     const bytes = await tools.pdf(...given);
     return transfer(bytes, [bytes.buffer]);

@@ -1,6 +1,8 @@
 import {
+  codeLadder,
   codePage,
   composePdf,
+  composeWithin,
   develop,
   developFlat,
   edgePicture,
@@ -14,11 +16,13 @@ import {
   shrinkToFit,
   wholeQuad,
   type Bows,
+  type ComposedWithin,
   type ComposePdfOptions,
   type DevelopOptions,
   type EdgePicture,
   type EncodeJpeg,
   type FlatPage,
+  type PdfLadder,
   type PdfPage,
   type Quad,
   type Recipe,
@@ -103,6 +107,11 @@ export function createTools({ decode, encodeJpeg, encodePdfJpeg }: Codec) {
     return lastFlat.page;
   }
 
+  async function inFull(source: PhotoSource, recipe: Recipe) {
+    const { image, scale, focal } = await open(source);
+    return develop(image, inDecodedPixels(recipe, scale), { dpi: PAGE_DPI, focal });
+  }
+
   const tools = {
     /** Finds the sheet and which way up it is; corners and bows in photo pixels. */
     async find(source: PhotoSource): Promise<FoundPage> {
@@ -169,17 +178,26 @@ export function createTools({ decode, encodeJpeg, encodePdfJpeg }: Codec) {
 
     /** Develops a page in full and codes it for the PDF. */
     async pdfPage(source: PhotoSource, recipe: Recipe): Promise<PdfPage> {
-      const { image, scale, focal } = await open(source);
-      const {
-        image: page,
-        parts,
-        size,
-      } = develop(image, inDecodedPixels(recipe, scale), { dpi: PAGE_DPI, focal });
-      return { coded: await codePage(page, parts, { encodeJpeg: encodePdfJpeg }), size };
+      const { image, parts, size } = await inFull(source, recipe);
+      return { coded: await codePage(image, parts, { encodeJpeg: encodePdfJpeg }), size };
+    },
+
+    /** Develops a page in full and codes it in all the ways that a size limit may ask for. */
+    async pdfLadder(source: PhotoSource, recipe: Recipe): Promise<PdfLadder> {
+      const { image, parts, size } = await inFull(source, recipe);
+      return { rungs: await codeLadder(image, parts, encodePdfJpeg), size };
     },
 
     async pdf(pages: readonly PdfPage[], options: ComposePdfOptions): Promise<Uint8Array<ArrayBuffer>> {
       return composePdf(pages, options);
+    },
+
+    async pdfWithin(
+      pages: readonly PdfLadder[],
+      mostBytes: number,
+      options: ComposePdfOptions,
+    ): Promise<ComposedWithin> {
+      return composeWithin(pages, mostBytes, options);
     },
   };
   return tools;

@@ -5,6 +5,7 @@ import * as second from './0002-phones';
 import * as third from './0003-taken-at-and-look';
 import * as fourth from './0004-found-and-batch';
 import * as fifth from './0005-rules-of-a-look';
+import * as sixth from './0006-finish';
 
 /** All migrations, oldest first. A migration that has shipped is never changed. */
 export const migrations: RunnableMigration<QueryInterface>[] = [
@@ -13,4 +14,5 @@ export const migrations: RunnableMigration<QueryInterface>[] = [
   { name: '0003-taken-at-and-look', up: ({ context }) => third.up(context) },
   { name: '0004-found-and-batch', up: ({ context }) => fourth.up(context) },
   { name: '0005-rules-of-a-look', up: ({ context }) => fifth.up(context) },
+  { name: '0006-finish', up: ({ context }) => sixth.up(context) },
 ];
