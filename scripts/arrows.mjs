@@ -5,14 +5,16 @@
 export const WORKSPACES = {
   core: [],
   contract: [],
+  words: ['core', 'contract'],
   codec: ['core'],
+  archive: ['contract'],
   film: ['core'],
   studio: ['core', 'film'],
-  server: ['contract'],
-  client: ['contract', 'core', 'film'],
-  cli: ['core', 'codec'],
+  server: ['archive', 'contract'],
+  client: ['contract', 'core', 'film', 'words'],
+  cli: ['archive', 'codec', 'contract', 'core', 'words'],
   measure: ['core', 'codec', 'film', 'studio'],
-  e2e: ['contract', 'core', 'film', 'studio'],
+  e2e: ['archive', 'contract', 'core', 'film', 'studio'],
 };
 
 /** Doors of core, and who may come in by them; whoever may import core at all may use the others. */

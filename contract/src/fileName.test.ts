@@ -18,7 +18,10 @@ describe('fileName', () => {
   it('is always something that can stand on a file', () => {
     const anything = fc.oneof(
       fc.string({ unit: 'binary', maxLength: 300 }),
-      fc.string({ unit: fc.constantFrom('\u{1F469}‍\u{1F393}', 'ش', 'e', '́', '.', ' ', '/'), maxLength: 300 }),
+      fc.string({
+        unit: fc.constantFrom('\u{1F469}‍\u{1F393}', 'ش', 'e', '́', '.', ' ', '/'),
+        maxLength: 300,
+      }),
     );
     fc.assert(
       fc.property(anything, (name) => {
@@ -28,7 +31,7 @@ describe('fileName', () => {
         expect(file).not.toMatch(/[\\/:*?"<>|\p{Cc}]|^\s|\s$|^\.|\.$/u);
         // Cutting again changes nothing, and no letter is cut in two.
         expect(fileName(file)).toBe(file);
-        expect(file.isWellFormed()).toBe(true);
+        expect(file).not.toMatch(/\p{Cs}/u);
       }),
     );
   });

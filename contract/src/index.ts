@@ -1,3 +1,4 @@
+export * from './archive';
 export * from './changes';
 export * from './fileName';
 export * from './namePattern';

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import {
   diffFacts,
   diffRecipes,
+  FRESH_FACTS,
   FRESH_RECIPE,
   invertPatch,
   isEmptyPatch,
@@ -14,6 +15,7 @@ import {
   recipePatchSchema,
   recipeSchema,
   type Note,
+  type PacketFacts,
   type Recipe,
 } from './index';
 
@@ -138,11 +140,11 @@ describe('a patch of a recipe', () => {
 });
 
 describe('a patch of a packet', () => {
-  const facts = { name: 'Tides', paper: 'a4' as const, look: null };
+  const facts: PacketFacts = { ...FRESH_FACTS, name: 'Tides' };
 
   it('is made, laid over and held against it like that of a recipe', () => {
     const patch = diffFacts(facts, { ...facts, name: 'Knots', look: 'pen' });
-    expect(patchFacts(facts, patch)).toEqual({ name: 'Knots', paper: 'a4', look: 'pen' });
+    expect(patchFacts(facts, patch)).toEqual({ ...facts, name: 'Knots', look: 'pen' });
     expect(patchFacts(patchFacts(facts, patch), invertPatch(patch))).toEqual(facts);
     expect(meetFacts({ ...facts, paper: 'letter' }, patch).differs).toEqual({});
     expect(Object.keys(meetFacts({ ...facts, name: 'Log' }, patch).differs)).toEqual(['name']);

@@ -1,12 +1,6 @@
 import { z } from 'zod';
 import { noteSchema, type Note } from './notes';
-import {
-  marginSchema,
-  packetNameSchema,
-  paperSchema,
-  sizeLimitSchema,
-  type PacketFacts,
-} from './packet';
+import { marginSchema, packetNameSchema, paperSchema, sizeLimitSchema, type PacketFacts } from './packet';
 import { FRESH_RECIPE, levelSchema, lookSchema, recipeOutlineSchema, recipeTuningSchema } from './recipe';
 import { turnSchema } from './turn';
 import type { Recipe } from './recipe';

@@ -34,8 +34,20 @@ describe('readyCheck', () => {
       ['twins', 'Page 4 looks the same as page 1', 'Look at it'],
       ['sides', 'Page 5 lies among standing pages', 'Look at it'],
       ['name', 'It has no name yet', 'Name it'],
-      ['size', '312 KB, at most 200 KB asked', undefined],
+      ['size', 'It needs 312 KB to be read, and may have 200 KB. Fewer pages help', 'To the table'],
     ]);
+  });
+
+  it('says what would help where no readable file stays within the limit', () => {
+    const pages = [good(1), { ...good(2), isAsShot: true }];
+    const [first] = readyCheck({ ...ready, pages, mostBytes: 100_000, leastBytes: 150_000 });
+    expect(first).toMatchObject({
+      holds: false,
+      says: 'It needs 150 KB to be read, and may have 100 KB. Another look than As shot helps most',
+      fix: { does: 'see-page', number: 2 },
+    });
+    const [line] = readyCheck({ ...ready, mostBytes: 400_000 }).filter(({ about }) => about === 'size');
+    expect(line).toEqual({ about: 'size', holds: true, says: '312 KB, at most 400 KB asked' });
   });
 
   it.each([

@@ -14,6 +14,8 @@ export interface PageFacts {
   readonly isLandscape?: boolean;
   /** it cannot be developed: its place in the file is a gap */
   readonly isLost?: boolean;
+  /** it is shown as it was shot: one large picture */
+  readonly isAsShot?: boolean;
 }
 
 /** What is known of a packet when it is about to leave. */
@@ -25,7 +27,9 @@ export interface ReadyFacts {
   readonly name: string | null;
   /** null while the file is being made */
   readonly bytes: number | null;
-  readonly mostBytes?: number;
+  readonly mostBytes?: number | null;
+  /** the least that can still be read, where even that is more than is allowed */
+  readonly leastBytes?: number;
 }
 
 /** What a press on a line's way out does. */
@@ -127,11 +131,21 @@ function nameLine({ name }: ReadyFacts): ReadyLine {
     : line('name', true, `Named ${name}`);
 }
 
-function sizeLine({ bytes, mostBytes }: ReadyFacts): ReadyLine | null {
+function sizeLine({ pages, bytes, mostBytes, leastBytes }: ReadyFacts): ReadyLine | null {
   if (bytes === null) return null;
-  if (mostBytes === undefined) return line('size', true, sayBytes(bytes));
-  const says = `${sayBytes(bytes)}, at most ${sayBytes(mostBytes)} asked`;
-  return line('size', bytes <= mostBytes, says);
+  if (mostBytes === undefined || mostBytes === null) return line('size', true, sayBytes(bytes));
+  if (bytes <= mostBytes)
+    return line('size', true, `${sayBytes(bytes)}, at most ${sayBytes(mostBytes)} asked`);
+  const needs = `It needs ${sayBytes(leastBytes ?? bytes)} to be read, and may have ${sayBytes(mostBytes)}`;
+  // A picture of a whole page takes ten times what ink on white does.
+  const [asShot] = numbersOf(pages, ({ isAsShot }) => isAsShot === true);
+  return asShot === undefined
+    ? line('size', false, `${needs}. Fewer pages help`, { does: 'see-table', says: 'To the table' })
+    : line('size', false, `${needs}. Another look than As shot helps most`, {
+        does: 'see-page',
+        number: asShot,
+        says: `Look at page ${asShot}`,
+      });
 }
 
 const line = (about: ReadyLine['about'], holds: boolean, says: string, fix?: ReadyLine['fix']): ReadyLine =>

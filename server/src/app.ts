@@ -5,6 +5,7 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { healthSchema, MOST_JSON_BYTES } from '@ravlo/contract';
 import { answer } from './http/answer';
+import { archiveRoutes } from './http/archiveRoutes';
 import { arrivalRoutes } from './http/arrivalRoutes';
 import { clientFiles } from './http/clientFiles';
 import { editRoutes } from './http/editRoutes';
@@ -18,6 +19,7 @@ import { photoRoutes } from './http/photoRoutes';
 import { noSuchRoute, problemHandler } from './http/problemHandler';
 import { uploadRoutes } from './http/uploadRoutes';
 import { onlyPaired } from './http/whoAsks';
+import type { Archives } from './store/archives';
 import type { Arrivals } from './store/arrivals';
 import type { Changes } from './store/changes';
 import type { PersonStore } from './store/personStore';
@@ -27,6 +29,7 @@ import type { PhotoFiles } from './store/photoFiles';
 export interface AppParts {
   readonly store: PersonStore;
   readonly arrivals: Arrivals;
+  readonly archives: Archives;
   readonly files: PhotoFiles;
   readonly phones: Phones;
   readonly changes: Changes;
@@ -39,7 +42,7 @@ export interface AppParts {
 
 /** The whole HTTP application, not yet listening. */
 export function createApp(parts: AppParts): Express {
-  const { store, arrivals, files, phones, changes, log, clientDir, lan } = parts;
+  const { store, arrivals, archives, files, phones, changes, log, clientDir, lan } = parts;
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, quietReqLogger: true, autoLogging: { ignore: isRoutine } }));
@@ -57,6 +60,7 @@ export function createApp(parts: AppParts): Express {
   api.get('/health', (_request, response) => answer(response, healthSchema, { ok: true }));
   api.use(uploadRoutes(store, files, arrivals));
   api.use(photoRoutes(store, files));
+  api.use(archiveRoutes(archives, files));
   api.use(eventRoutes(changes));
   api.use(express.json({ limit: MOST_JSON_BYTES }));
   api.use(arrivalRoutes(arrivals));

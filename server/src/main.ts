@@ -8,6 +8,7 @@ import { createApp } from './app';
 import { loadDemo } from './demo/loadDemo';
 import { pairingLinks } from './http/pairingLinks';
 import { readSettings } from './settings';
+import { createArchives } from './store/archives';
 import { createArrivals } from './store/arrivals';
 import { createChanges } from './store/changes';
 import { openDatabase } from './store/database';
@@ -34,6 +35,7 @@ async function main(): Promise<void> {
   const changes = createChanges();
   const store = openPersonStore({ db, writer, ownerId, changes, log });
   const arrivals = createArrivals(store, files);
+  const archives = createArchives(store, files);
   const phones = createPhones(db, writer, ownerId);
   if (settings.demo) await loadDemo(path.join(root, 'demo'), store, files);
   await arrivals.resume();
@@ -41,7 +43,7 @@ async function main(): Promise<void> {
 
   const clientDir = path.join(root, 'client/dist');
   const { lan } = settings;
-  const app = createApp({ store, arrivals, files, phones, changes, log, clientDir, lan });
+  const app = createApp({ store, arrivals, archives, files, phones, changes, log, clientDir, lan });
   const server = app.listen(settings.port, settings.host);
   server.on('listening', () => void announce(lan ? phones : null, (server.address() as AddressInfo).port));
   server.on('error', (error: NodeJS.ErrnoException) => {

@@ -4,6 +4,7 @@ import path from 'node:path';
 import { pino } from 'pino';
 import sharp from 'sharp';
 import { createApp } from '../src/app';
+import { createArchives } from '../src/store/archives';
 import { createArrivals } from '../src/store/arrivals';
 import { createChanges } from '../src/store/changes';
 import { openDatabase } from '../src/store/database';
@@ -28,6 +29,7 @@ export async function openTestServer() {
     return createApp({
       store,
       arrivals,
+      archives: createArchives(store, files),
       files,
       phones: createPhones(db, writer, id),
       changes,

@@ -23,7 +23,7 @@ import { LookTool } from '@/page/LookTool';
 import { NotesEditor } from './notes/NotesEditor';
 import { NotesTool } from './notes/NotesTool';
 import { useNotes } from './notes/useNotes';
-import { useStampWords } from '@/page/stampWords';
+import { useStampWords } from '@/page/useStampWords';
 import { NextToLookAt } from './NextToLookAt';
 import { outlineBows } from './edges/outlineEdits';
 import { PageStage, RESTING } from './PageStage';

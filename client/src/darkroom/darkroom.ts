@@ -23,7 +23,7 @@ import { createPhotoBytes } from './photoBytes';
 import { createPictureCache } from './pictureCache';
 import { pictureKey } from './keys';
 import { createPool, isAbort, type JobOptions, type PoolWorker } from './pool';
-import { toCoreRecipe } from './toCoreRecipe';
+import { toCoreRecipe } from '@ravlo/words';
 import type { CheckedPage, DarkroomTools, FoundPage, PhotoSource, Picture } from './worker/tools';
 
 /** The picture that is made of every photo that comes in: a tile's, px of the longer side. */

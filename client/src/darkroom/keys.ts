@@ -1,5 +1,5 @@
 import type { Photo, Recipe } from '@ravlo/contract';
-import { toCoreRecipe } from './toCoreRecipe';
+import { toCoreRecipe } from '@ravlo/words';
 
 /** Bump the number when developing changes, so that what was made before is made again. */
 const CORE_EDITION = 11;

@@ -3,19 +3,21 @@ import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import type { PDFDocumentProxy } from 'pdfjs-dist';
 import { useRef, useState } from 'react';
 import { StyleSheet, View, type TextInput } from 'react-native';
-import type { Paper, ReadyFix } from '@ravlo/contract';
+import type { Page, ReadyFix } from '@ravlo/contract';
 import { Button } from '@/ui/Button';
 import { IconButton } from '@/ui/IconButton';
 import { Notice } from '@/ui/Notice';
 import { saveFile } from '@/ui/saveFile';
 import { ScreenFrame } from '@/ui/ScreenFrame';
-import { Segments } from '@/ui/Segments';
 import { colours, space } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
+import { usePageRemarks } from '@/page/usePageRemarks';
 import { CloseLook } from './CloseLook';
+import { FinishChoices } from './FinishChoices';
 import { Making } from './Making';
 import { NameField } from './NameField';
+import { NameParts } from './NameParts';
 import { PdfPages } from './PdfPages';
 import { ReadyCheck } from './ReadyCheck';
 import { useFinish } from './useFinish';
@@ -23,30 +25,35 @@ import { usePdf } from './usePdf';
 import { useReadyCheck } from './useReadyCheck';
 import { WaysOut } from './WaysOut';
 
-const PAPERS: readonly { readonly value: Paper; readonly label: string }[] = [
-  { value: 'a4', label: 'A4' },
-  { value: 'letter', label: 'Letter' },
-  { value: 'fit', label: 'Fit' },
-];
-
 const NONE_LOST: readonly number[] = [];
+const NO_PAGES: readonly Page[] = [];
 
 /** The file as it will be, whether it is ready, its name and paper, and the ways out. */
 export function FinishScreen({ packetId }: { readonly packetId: string }) {
   const router = useRouter();
   const isWide = useWide();
   const finish = useFinish(packetId);
-  const pdf = usePdf(finish.packet, finish.paper, finish.title);
+  const { wishes } = finish;
+  const pdf = usePdf(finish.packet, wishes);
   const [savedAs, setSavedAs] = useState<string | null>(null);
   const [close, setClose] = useState<{ number: number; pdf: PDFDocumentProxy } | null>(null);
-  const [isLeaving, setLeaving] = useState(false);
+  const [sheet, setSheet] = useState<'ways-out' | 'name-parts' | null>(null);
   const nameField = useRef<TextInput>(null);
 
   const made = pdf.status === 'ready' ? pdf : null;
   const bytes = made && !made.isStale ? made.bytes : null;
   const lost = pdf.status === 'ready' ? pdf.lost : pdf.status === 'failed' ? pdf.numbers : NONE_LOST;
-  const lines = useReadyCheck(finish.packet, { name: finish.title, bytes: bytes?.length ?? null, lost });
-  const canLeave = bytes !== null && finish.isNamed;
+  const { leastBytes } = made ?? {};
+  const lines = useReadyCheck(finish.packet, {
+    name: finish.title,
+    bytes: bytes?.length ?? null,
+    mostBytes: wishes.mostBytes,
+    leastBytes,
+    lost,
+  });
+  const remarks = usePageRemarks(finish.packet?.pages ?? NO_PAGES);
+  // What is larger than allowed never leaves.
+  const canLeave = bytes !== null && finish.isNamed && leastBytes === undefined;
 
   const toPage = (number: number) => {
     const page = finish.packet?.pages[number - 1];
@@ -64,10 +71,16 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
     setSavedAs(`${finish.file}.pdf`);
   };
 
+  const name = (next: string) => {
+    setSavedAs(null);
+    finish.setName(next);
+  };
+
   const preview = made ? (
     <PdfPages
       bytes={made.bytes}
-      pageCount={made.pageCount}
+      pages={remarks.flatMap((remark, i) => (lost.includes(i + 1) ? [] : { number: i + 1, remark }))}
+      onMend={toPage}
       onClose={(number, document) => setClose({ number, pdf: document })}
     />
   ) : (
@@ -82,12 +95,15 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
         problem={finish.nameProblem}
         suggestion={finish.suggestion}
         file={finish.file}
-        onChange={(name) => {
-          setSavedAs(null);
-          finish.setName(name);
-        }}
+        onChange={name}
+        onParts={() => setSheet('name-parts')}
       />
-      <Segments label="Paper" options={PAPERS} value={finish.paper} onChange={finish.setPaper} />
+      <FinishChoices
+        wishes={wishes}
+        isSigned={finish.isSigned}
+        bytes={bytes?.length ?? null}
+        onChange={finish.set}
+      />
       <Words size="small" colour={colours.quiet} testID="pdf-size">
         {bytes
           ? `${bytes.length.toLocaleString('en')} bytes. Nothing of the camera, the place or the time of the photos is in it.`
@@ -124,7 +140,7 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
             <Notice tone="good" title={`Saved as ${savedAs}`} detail="Look in your downloads." />
           ) : null}
           <View style={styles.ways}>
-            <Button grow label="Save or share" disabled={!canLeave} onPress={() => setLeaving(true)} />
+            <Button grow label="Save or share" disabled={!canLeave} onPress={() => setSheet('ways-out')} />
             <Button
               grow
               kind="filled"
@@ -149,13 +165,17 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
         </>
       )}
       {close ? <CloseLook pdf={close.pdf} number={close.number} onClose={() => setClose(null)} /> : null}
-      {isLeaving && bytes && made ? (
+      {sheet === 'name-parts' ? (
+        <NameParts own={finish.own} toFile={finish.toFile} onUse={name} onClose={() => setSheet(null)} />
+      ) : null}
+      {sheet === 'ways-out' && bytes && made ? (
         <WaysOut
+          packetId={packetId}
           name={finish.file}
           bytes={bytes}
           pageCount={made.pageCount}
           onSave={save}
-          onClose={() => setLeaving(false)}
+          onClose={() => setSheet(null)}
         />
       ) : null}
     </ScreenFrame>

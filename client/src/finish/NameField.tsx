@@ -13,18 +13,23 @@ export interface NameFieldProps {
   /** what the name becomes as a file's, where that is something else */
   readonly file: string;
   readonly onChange: (name: string) => void;
+  /** opens the way to put it together from parts */
+  readonly onParts: () => void;
 }
 
 /** What the file is called. */
 export const NameField = forwardRef<TextInput, NameFieldProps>(function NameField(
-  { name, problem, suggestion, file, onChange },
+  { name, problem, suggestion, file, onChange, onParts },
   ref,
 ) {
   return (
     <View style={styles.field}>
-      <Words bold nativeID="name-label">
-        File name
-      </Words>
+      <View style={styles.head}>
+        <Words bold nativeID="name-label">
+          File name
+        </Words>
+        <WordButton label="From parts" onPress={onParts} />
+      </View>
       <View style={styles.inputRow}>
         <TextInput
           ref={ref}
@@ -48,7 +53,7 @@ export const NameField = forwardRef<TextInput, NameFieldProps>(function NameFiel
         <Words
           size="small"
           colour={colours.quiet}
-        >{`Saved as ${file}.pdf: some letters cannot stand in a file’s name.`}</Words>
+        >{`Saved as ${file}.pdf, which every system takes and no other packet has.`}</Words>
       ) : null}
       {suggestion ? (
         <WordButton label={`Name it “${suggestion}”`} onPress={() => onChange(suggestion)} />
@@ -58,7 +63,8 @@ export const NameField = forwardRef<TextInput, NameFieldProps>(function NameFiel
 });
 
 const styles = StyleSheet.create({
-  field: { gap: space.one },
+  field: { gap: space.half },
+  head: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' },
   inputRow: {
     flexDirection: 'row',
     alignItems: 'center',

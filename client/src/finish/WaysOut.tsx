@@ -1,3 +1,4 @@
+import Archive from 'lucide-react-native/icons/archive';
 import ExternalLink from 'lucide-react-native/icons/external-link';
 import Images from 'lucide-react-native/icons/images';
 import Printer from 'lucide-react-native/icons/printer';
@@ -11,10 +12,12 @@ import { saveFile } from '@/ui/saveFile';
 import { Sheet, SheetItem } from '@/ui/Sheet';
 import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
-import { zipPictures } from './pictures';
+import { zipPictures, type PictureKind } from './pictures';
 import { printPdf } from './printPdf';
+import { useArchive } from './useArchive';
 
 export interface WaysOutProps {
+  readonly packetId: string;
   /** without its ending */
   readonly name: string;
   readonly bytes: Uint8Array<ArrayBuffer>;
@@ -23,10 +26,16 @@ export interface WaysOutProps {
   readonly onClose: () => void;
 }
 
+const PICTURE_KINDS = [
+  { kind: 'jpeg', label: 'Save single pictures, JPEG in one zip' },
+  { kind: 'png', label: 'Save single pictures, PNG in one zip' },
+] as const;
+
 /** All the ways in which the finished file can leave. */
-export function WaysOut({ name, bytes, pageCount, onSave, onClose }: WaysOutProps) {
+export function WaysOut({ packetId, name, bytes, pageCount, onSave, onClose }: WaysOutProps) {
   const [trouble, setTrouble] = useState<string | null>(null);
-  const [isZipping, setZipping] = useState(false);
+  const [zipping, setZipping] = useState<PictureKind | null>(null);
+  const saveArchive = useArchive(packetId, name);
   const file = new File([bytes], `${name}.pdf`, { type: 'application/pdf' });
   const canShare = typeof navigator.canShare === 'function' && navigator.canShare({ files: [file] });
 
@@ -42,15 +51,15 @@ export function WaysOut({ name, bytes, pageCount, onSave, onClose }: WaysOutProp
     window.open(url, '_blank');
     setTimeout(() => URL.revokeObjectURL(url), 60_000);
   };
-  const savePictures = async () => {
-    setZipping(true);
+  const savePictures = async (kind: PictureKind) => {
+    setZipping(kind);
     const task = openPdf(bytes);
     try {
-      saveFile(await zipPictures(await task.promise, name), `${name}.zip`);
+      saveFile(await zipPictures(await task.promise, name, kind), `${name}.zip`);
     } catch {
       setTrouble('The pictures could not be made here. The PDF is still whole.');
     } finally {
-      setZipping(false);
+      setZipping(null);
       void task.destroy();
     }
   };
@@ -65,11 +74,19 @@ export function WaysOut({ name, bytes, pageCount, onSave, onClose }: WaysOutProp
       {canShare ? <SheetItem icon={Share} label="Give it to another app" onPress={share} /> : null}
       <SheetItem icon={ExternalLink} label="Open it in a new tab" onPress={openIt} />
       <SheetItem icon={Printer} label="Print it" onPress={() => printPdf(file)} />
+      {PICTURE_KINDS.map(({ kind, label }) => (
+        <SheetItem
+          key={kind}
+          icon={Images}
+          label={zipping === kind ? 'Making the pictures…' : label}
+          disabled={zipping !== null}
+          onPress={() => void savePictures(kind)}
+        />
+      ))}
       <SheetItem
-        icon={Images}
-        label={isZipping ? 'Making the pictures…' : 'Save single pictures, in one zip'}
-        disabled={isZipping}
-        onPress={() => void savePictures()}
+        icon={Archive}
+        label="Save a Ravlo archive: photos and all"
+        onPress={() => void saveArchive().then(setTrouble)}
       />
       {trouble ? (
         <View style={styles.facts} role="alert">

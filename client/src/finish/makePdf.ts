@@ -4,7 +4,7 @@ import type { Page, Recipe } from '@ravlo/contract';
 import type { Darkroom } from '@/darkroom/darkroom';
 import { pictureKey } from '@/darkroom/keys';
 import { isAbort, type JobOptions } from '@/darkroom/pool';
-import { stampWords } from '@/page/stampWords';
+import { stampWords } from '@ravlo/words';
 
 /** A page that the PDF is made of, as it is for the person. */
 export interface PdfWork {

@@ -1,12 +1,16 @@
-import { useEffect, useState } from 'react';
-import { packetNameSchema, UNNAMED, type Paper } from '@ravlo/contract';
-import { usePacketQuery } from '@/packet/api';
+import { useEffect, useMemo, useState } from 'react';
+import { FRESH_FACTS, packetNameSchema, UNNAMED, type PacketFacts } from '@ravlo/contract';
+import { format } from 'date-fns';
+import { usePacketQuery, useShelfQuery } from '@/packet/api';
 import { changeFacts } from '@/packet/editing';
 import { selectFacts, selectRecipe } from '@/packet/editsSlice';
 import { sameItems } from '@/packet/sameItems';
 import { useAppDispatch, useAppSelector } from '@/packet/store';
 import { toTrouble } from '@/packet/trouble';
-import { fileName } from './fileName';
+import { selectMyName } from '@/page/myNameSlice';
+import { packetDay } from '@ravlo/words';
+import { fileNameAmong } from './fileNameAmong';
+import type { PdfWishes } from './makePdf';
 import { suggestName } from './suggestName';
 
 /** A name is saved when typing has paused for this long, ms. */
@@ -14,10 +18,12 @@ const PAUSE = 400;
 /** The name that a file was saved under last, on this device. */
 const LAST_NAME = 'ravlo-last-name';
 
-/** The packet's name and paper, saved as they are chosen. */
+/** The packet's name and how its file is to be, saved as they are chosen. */
 export function useFinish(packetId: string) {
   const dispatch = useAppDispatch();
   const { data: packet, error } = usePacketQuery(packetId);
+  const { data: shelf } = useShelfQuery();
+  const myName = useAppSelector(selectMyName);
   const facts = useAppSelector((state) => (packet ? selectFacts(state, packet) : null));
   const recipes = useAppSelector(
     (state) => (packet?.pages ?? []).map((page) => selectRecipe(state, page)),
@@ -39,20 +45,50 @@ export function useFinish(packetId: string) {
 
   /** the last name that can stand on the file */
   const title = validName ?? savedName ?? UNNAMED;
+  const { paper, margin, isUpright, isSigned, mostBytes } = facts ?? FRESH_FACTS;
+  const createdAt = packet?.createdAt;
+  const wishes = useMemo(
+    (): PdfWishes => ({
+      paper,
+      margin,
+      isUpright,
+      mostBytes,
+      title,
+      myName,
+      date: new Date(createdAt ?? 0),
+      language: globalThis.navigator?.language ?? 'en',
+      ...(isSigned && myName ? { author: myName } : {}),
+    }),
+    [paper, margin, isUpright, isSigned, mostBytes, title, myName, createdAt],
+  );
+  const toFile = (wanted: string) =>
+    packet ? fileNameAmong(shelf?.packets ?? [], { ...packet, name: wanted }) : wanted;
+  const suggestion =
+    title === UNNAMED ? suggestName(recipes, globalThis.localStorage?.getItem(LAST_NAME)) : null;
   return {
     packet,
+    wishes,
     name,
     /** an empty field asks for itself */
     nameProblem: check.success || typed === null ? null : check.error.issues[0].message,
     title,
     isNamed: title !== UNNAMED,
-    file: fileName(title),
-    suggestion: title === UNNAMED ? suggestName(recipes, globalThis.localStorage?.getItem(LAST_NAME)) : null,
+    file: toFile(title),
+    /** a name as it stands on the file, told from the files of other packets */
+    toFile,
+    suggestion,
+    /** what the packet says by itself for the parts of a name */
+    own: {
+      date: packet && packet.pages.length > 0 ? format(packetDay(packet.pages), 'yyyy-MM-dd') : '',
+      version: '1',
+      assignment: suggestName(recipes, null) ?? '',
+    },
     setName: setTyped,
     /** keeps the name that a file was saved under for the next suggestion */
     rememberName: () => globalThis.localStorage?.setItem(LAST_NAME, title),
-    paper: facts?.paper ?? 'a4',
-    setPaper: (paper: Paper) => packet && dispatch(changeFacts(packet, { paper }, 'paper')),
+    isSigned,
+    set: (change: Partial<PacketFacts>, what: string) =>
+      packet && dispatch(changeFacts(packet, change, what)),
     trouble: error ? toTrouble(error) : null,
   };
 }

@@ -1,17 +1,34 @@
 import { TextDecoder, TextEncoder } from 'node:util';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { Provider } from 'react-redux';
-import type { OpenPacket, Page, Paper } from '@ravlo/contract';
+import type { OpenPacket, Page } from '@ravlo/contract';
 import { fakePacket, fakePage } from '../../test/fakes';
 import type { Darkroom } from '@/darkroom/darkroom';
 import { changeRecipe } from '@/packet/editing';
 import { findFailed } from '@/packet/findSlice';
 import { createStore } from '@/packet/store';
+import type { PdfWishes } from './makePdf';
 import { usePdf, type PdfState } from './usePdf';
 
 const develop = jest.fn<ReturnType<Darkroom['pdfPage']>, Parameters<Darkroom['pdfPage']>>();
 const make = jest.fn<ReturnType<Darkroom['pdf']>, Parameters<Darkroom['pdf']>>();
-const darkroom = { pdfPage: develop, pdf: make } as unknown as Darkroom;
+const ladder = jest.fn<ReturnType<Darkroom['pdfLadder']>, Parameters<Darkroom['pdfLadder']>>();
+const within = jest.fn<ReturnType<Darkroom['pdfWithin']>, Parameters<Darkroom['pdfWithin']>>();
+const darkroom = {
+  pdfPage: develop,
+  pdf: make,
+  pdfLadder: ladder,
+  pdfWithin: within,
+} as unknown as Darkroom;
+
+const WISHES: PdfWishes = {
+  paper: 'a4',
+  title: 'Tides',
+  date: new Date('2026-01-05T18:00:00Z'),
+  language: 'en',
+  mostBytes: null,
+  myName: '',
+};
 
 const whole = { by: 'whole', reason: 'chosen' } as const;
 const pageOf = (n: number): Page => {
@@ -34,13 +51,13 @@ function open(packet: OpenPacket) {
   const store = createStore({ darkroom });
   const seen: PdfState[] = [];
   const view = renderHook(
-    ({ paper, title }: { paper: Paper; title: string }) => {
-      const state = usePdf(packet, paper, title);
+    (change: Partial<PdfWishes>) => {
+      const state = usePdf(packet, { ...WISHES, ...change });
       seen.push(state);
       return state;
     },
     {
-      initialProps: { paper: 'a4' as Paper, title: 'Tides' },
+      initialProps: {},
       wrapper: ({ children }) => <Provider store={store}>{children}</Provider>,
     },
   );
@@ -66,7 +83,7 @@ describe('the PDF on the finish screen', () => {
     const { view, ready, seen } = open(fakePacket([pageOf(1), pageOf(2)]));
     expect(await ready()).toEqual(['Tides', 'a4', [0, 0]]);
     seen.length = 0;
-    view.rerender({ paper: 'a4', title: 'Tides 3' });
+    view.rerender({ title: 'Tides 3' });
     expect(await ready()).toEqual(['Tides 3', 'a4', [0, 0]]);
     expect(neverStale(seen, '"Tides 3"')).toBe(true);
     seen.length = 0;
@@ -110,6 +127,28 @@ describe('the PDF on the finish screen', () => {
     const { now, ready } = open(fakePacket(pages));
     expect(await ready()).toEqual(['Tides', 'a4', [0]]);
     expect(now()).toMatchObject({ status: 'ready', pageCount: 1, lost: [1, 3] });
+  });
+
+  it('is made smaller where a limit is asked for, and only then', async () => {
+    ladder.mockResolvedValue({ rungs: [], size: { width: 210, height: 297 } });
+    within.mockImplementation(async (pages, most) => ({
+      bytes: new TextEncoder().encode(JSON.stringify(['within', most, pages.length])),
+      loss: 0.3,
+    }));
+    const { view, now, ready } = open(fakePacket([pageOf(1), pageOf(2)]));
+    await ready();
+    view.rerender({ mostBytes: 1000 });
+    expect(await ready()).toEqual(['Tides', 'a4', [0, 0]]);
+    expect(ladder).not.toHaveBeenCalled();
+    view.rerender({ mostBytes: 9 });
+    expect(await ready()).toEqual(['within', 9, 2]);
+    expect(now()).toMatchObject({ loss: 0.3 });
+    within.mockResolvedValue({ bytes: null, least: 20, loss: 1 });
+    view.rerender({ mostBytes: 8 });
+    await ready();
+    expect(now()).toMatchObject({ leastBytes: 20 });
+    // Both pages were coded in all ways once.
+    expect(ladder).toHaveBeenCalledTimes(2);
   });
 
   it('makes none where no page can be developed', async () => {

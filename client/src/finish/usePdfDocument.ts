@@ -2,21 +2,31 @@ import type { PDFDocumentProxy } from 'pdfjs-dist';
 import { useEffect, useState } from 'react';
 import { openPdf } from '@/page/openPdf';
 
-/** The PDF in these bytes, opened to be looked at; null until it is open, and where the reader cannot open it. */
-export function usePdfDocument(bytes: Uint8Array): PDFDocumentProxy | null {
-  const [opened, setOpened] = useState<PDFDocumentProxy | null>(null);
+interface Opened {
+  /** null until it is open */
+  readonly pdf: PDFDocumentProxy | null;
+  /** the reader cannot open it, or is not there */
+  readonly isBroken: boolean;
+}
+
+const NOT_YET: Opened = { pdf: null, isBroken: false };
+
+/** The PDF in these bytes, opened to be looked at. */
+export function usePdfDocument(bytes: Uint8Array): Opened {
+  const [opened, setOpened] = useState(NOT_YET);
   useEffect(() => {
     const task = openPdf(bytes);
     let isOver = false;
-    task.promise
-      .then((pdf) => {
-        if (!isOver) setOpened(pdf);
-      })
-      // Without the reader there is no preview; the file can be saved all the same.
-      .catch(() => undefined);
+    const tell = (next: Opened) => {
+      if (!isOver) setOpened(next);
+    };
+    task.promise.then(
+      (pdf) => tell({ pdf, isBroken: false }),
+      () => tell({ pdf: null, isBroken: true }),
+    );
     return () => {
       isOver = true;
-      setOpened(null);
+      setOpened(NOT_YET);
       void task.destroy();
     };
   }, [bytes]);

@@ -13,6 +13,9 @@ export interface ReadyGiven {
   readonly name: string;
   /** null while the file is being made */
   readonly bytes: number | null;
+  readonly mostBytes: number | null;
+  /** see ReadyFacts */
+  readonly leastBytes?: number;
   /** numbers of the pages that cannot be developed */
   readonly lost: readonly number[];
 }
@@ -22,7 +25,7 @@ const NO_PAGES: OpenPacket['pages'] = [];
 /** The packet held against what a reader needs. Pages that nobody has judged yet are judged meanwhile. */
 export function useReadyCheck(
   packet: OpenPacket | undefined,
-  { name, bytes, lost }: ReadyGiven,
+  { name, bytes, mostBytes, leastBytes, lost }: ReadyGiven,
 ): ReadyLine[] {
   const dispatch = useAppDispatch();
   const pages = packet?.pages ?? NO_PAGES;
@@ -37,8 +40,10 @@ export function useReadyCheck(
       pages: seen.map((_, i) => factsOf(seen, i, lost)),
       name: name === UNNAMED ? null : name,
       bytes,
+      mostBytes,
+      leastBytes,
     });
-  }, [pages, recipes, checked, name, bytes, lost]);
+  }, [pages, recipes, checked, name, bytes, mostBytes, leastBytes, lost]);
 }
 
 function factsOf(seen: readonly SeenPage[], i: number, lost: readonly number[]): PageFacts {
@@ -51,6 +56,7 @@ function factsOf(seen: readonly SeenPage[], i: number, lost: readonly number[]):
     isSheetMissing: recipe.outline.by === 'whole' && recipe.outline.reason === 'none-found',
     twinOf: twin === null ? null : twin + 1,
     isLandscape: checked?.isLandscape,
+    isAsShot: recipe.look === 'as-shot',
     isLost: lost.includes(i + 1),
   };
 }

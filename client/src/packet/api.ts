@@ -70,6 +70,17 @@ export const api = createApi({
       responseSchema: openPacketSchema,
       invalidatesTags: ['Shelf'],
     }),
+    /** Makes a packet of a Ravlo archive, or nothing where there is anything wrong with it. */
+    bringIn: build.mutation<OpenPacket, Blob>({
+      query: (body) => ({
+        url: 'archives',
+        method: 'POST',
+        body,
+        headers: { 'Content-Type': 'application/zip' },
+      }),
+      responseSchema: openPacketSchema,
+      invalidatesTags: ['Shelf'],
+    }),
     removePacket: build.mutation<void, string>({
       query: (id) => ({ url: `packets/${id}`, method: 'DELETE' }),
       invalidatesTags: ['Shelf', 'Deleted'],
@@ -154,6 +165,7 @@ export const {
   usePageQuery,
   useDeletedQuery,
   useCreatePacketMutation,
+  useBringInMutation,
   useCopyPageMutation,
   useRestorePacketMutation,
   useRestorePageMutation,
@@ -161,6 +173,9 @@ export const {
   useOpenCodeMutation,
   useForgetPhoneMutation,
 } = api;
+
+/** Where the server gives a packet as a Ravlo archive. */
+export const archiveUrl = (packetId: string): string => `/api/packets/${packetId}/archive`;
 
 /** How often changes are looked for while the page is in view, ms: they are told as they happen, but lines break. */
 export const LOOK_AGAIN = 10_000;

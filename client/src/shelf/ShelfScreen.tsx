@@ -8,6 +8,7 @@ import { ScreenFrame } from '@/ui/ScreenFrame';
 import { UndoBar } from '@/ui/UndoBar';
 import { WordButton } from '@/ui/WordButton';
 import { Words } from '@/ui/Words';
+import { ArchiveInput } from './ArchiveInput';
 import { PacketList } from './PacketList';
 import { ShelfHead } from './ShelfHead';
 import { useShelf } from './useShelf';
@@ -15,7 +16,8 @@ import { useShelf } from './useShelf';
 /** All packets; on a phone the first screen. */
 export function ShelfScreen() {
   const router = useRouter();
-  const { shelf, trouble, isCreating, lastDeleted, create, remove, undoRemove } = useShelf();
+  const { shelf, trouble, isCreating, isBringingIn, lastDeleted, create, bringIn, remove, undoRemove } =
+    useShelf();
   const photos = useAppSelector(selectPhotos);
   const held = useMemo(() => photos.filter(({ state }) => state === 'held'), [photos]);
   return (
@@ -41,6 +43,7 @@ export function ShelfScreen() {
         Packets
       </Words>
       <PacketList shelf={shelf} trouble={trouble} onRemove={(id, name) => void remove(id, name)} />
+      <ArchiveInput isBusy={isBringingIn} onFile={(file) => void bringIn(file)} />
       <WordButton label="Deleted" onPress={() => router.push('/deleted')} />
     </ScreenFrame>
   );

@@ -3,6 +3,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 import { Button } from '@/ui/Button';
 import { colours, space } from '@/ui/tokens';
 import { WordButton } from '@/ui/WordButton';
+import { ArchiveInput } from './ArchiveInput';
 import { PacketList } from './PacketList';
 import { ShelfHead } from './ShelfHead';
 import { useShelf } from './useShelf';
@@ -10,7 +11,7 @@ import { useShelf } from './useShelf';
 /** The shelf as a narrow column beside the packet that is open. */
 export function ShelfSide({ openId }: { readonly openId?: string }) {
   const router = useRouter();
-  const { shelf, trouble, isCreating, create } = useShelf();
+  const { shelf, trouble, isCreating, isBringingIn, create, bringIn } = useShelf();
   return (
     <View role="navigation" aria-label="Packets" style={styles.side}>
       <View style={styles.head}>
@@ -19,6 +20,7 @@ export function ShelfSide({ openId }: { readonly openId?: string }) {
       </View>
       <ScrollView contentContainerStyle={styles.list}>
         <PacketList compact shelf={shelf} trouble={trouble} openId={openId} onRemove={() => undefined} />
+        <ArchiveInput isBusy={isBringingIn} onFile={(file) => void bringIn(file)} />
         <WordButton label="Deleted" onPress={() => router.push('/deleted')} />
       </ScrollView>
     </View>

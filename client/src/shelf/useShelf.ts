@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { LOOK_AGAIN, useCreatePacketMutation, useShelfQuery } from '@/packet/api';
+import { LOOK_AGAIN, useBringInMutation, useCreatePacketMutation, useShelfQuery } from '@/packet/api';
 import { SHELF } from '@/packet/editsSlice';
 import { deletePacket } from '@/packet/history';
 import { useAppDispatch } from '@/packet/store';
@@ -20,6 +20,7 @@ export function useShelf() {
     skipPollingIfUnfocused: true,
   });
   const [createPacket, creating] = useCreatePacketMutation();
+  const [bringIn, bringingIn] = useBringInMutation();
   const history = useHistory(SHELF);
   const [openedAt] = useState(() => Date.now());
   const last = history.undoStep;
@@ -29,6 +30,7 @@ export function useShelf() {
     shelf,
     trouble: error ? toTrouble(error) : null,
     isCreating: creating.isLoading,
+    isBringingIn: bringingIn.isLoading,
     /** what was deleted last, and can be taken back also after a reload */
     lastDeleted:
       last?.kind === 'deleted' &&
@@ -40,6 +42,14 @@ export function useShelf() {
       try {
         const packet = await createPacket().unwrap();
         router.push(`/packet/${packet.id}/gather`);
+      } catch (reason) {
+        tell(toTrouble(reason));
+      }
+    },
+    bringIn: async (archive: File) => {
+      try {
+        const packet = await bringIn(archive).unwrap();
+        router.push(`/packet/${packet.id}`);
       } catch (reason) {
         tell(toTrouble(reason));
       }

@@ -7,7 +7,7 @@ import Ellipsis from 'lucide-react-native/icons/ellipsis';
 import type { KeyboardEvent, MouseEvent } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Page } from '@ravlo/contract';
-import { useStampWords } from '@/page/stampWords';
+import { useStampWords } from '@/page/useStampWords';
 import { IconButton } from '@/ui/IconButton';
 import { TILE_SIDE } from '@/darkroom/darkroom';
 import { PagePicture } from '@/page/PagePicture';

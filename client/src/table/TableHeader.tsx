@@ -4,7 +4,8 @@ import Ellipsis from 'lucide-react-native/icons/ellipsis';
 import Redo from 'lucide-react-native/icons/redo-2';
 import Undo from 'lucide-react-native/icons/undo-2';
 import type { ReactNode } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { UNNAMED } from '@ravlo/contract';
 import { IconButton } from '@/ui/IconButton';
 import { colours } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
@@ -12,6 +13,7 @@ import { Words } from '@/ui/Words';
 import type { Table } from './useTable';
 
 export interface TableHeaderProps {
+  readonly packetId: string;
   readonly table: Table;
   /** the packet in a line */
   readonly summary: string;
@@ -21,7 +23,7 @@ export interface TableHeaderProps {
 }
 
 /** The packet's name, and what can be done with all of it. */
-export function TableHeader({ table, summary, onMenu, actions }: TableHeaderProps) {
+export function TableHeader({ packetId, table, summary, onMenu, actions }: TableHeaderProps) {
   const router = useRouter();
   const wide = useWide();
   const { history, packet, name } = table;
@@ -29,9 +31,17 @@ export function TableHeader({ table, summary, onMenu, actions }: TableHeaderProp
     <>
       {wide ? null : <IconButton icon={ArrowLeft} label="To the shelf" onPress={() => router.replace('/')} />}
       <View style={styles.title}>
-        <Words size={wide ? 'title' : 'lead'} bold heading={1} numberOfLines={1}>
-          {name}
-        </Words>
+        {name === UNNAMED ? (
+          <Pressable role="link" onPress={() => router.push(`/packet/${packetId}/finish`)}>
+            <Words size={wide ? 'title' : 'lead'} bold underlined heading={1}>
+              Name it
+            </Words>
+          </Pressable>
+        ) : (
+          <Words size={wide ? 'title' : 'lead'} bold heading={1} numberOfLines={1}>
+            {name}
+          </Words>
+        )}
         {packet ? (
           <Words size="small" colour={colours.quiet}>
             {summary}

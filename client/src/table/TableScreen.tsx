@@ -82,6 +82,7 @@ export function TableScreen({ packetId }: { readonly packetId: string }) {
       <ScreenFrame
         header={
           <TableHeader
+            packetId={packetId}
             table={table}
             summary={sayPacket(verdicts)}
             onMenu={() => setSheet({ kind: 'all' })}

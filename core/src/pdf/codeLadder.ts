@@ -72,8 +72,7 @@ export async function codeLadder(
 export function codedBytes({ pictures, stencils }: CodedPage): number {
   const ofPictures = pictures.reduce((sum, { jpeg }) => sum + jpeg.length, 0);
   return stencils.reduce(
-    (sum, { jbig2, colours }) =>
-      sum + jbig2.length + ('deflated' in colours ? colours.deflated.length : 0),
+    (sum, { jbig2, colours }) => sum + jbig2.length + ('deflated' in colours ? colours.deflated.length : 0),
     ofPictures,
   );
 }

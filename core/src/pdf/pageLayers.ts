@@ -68,7 +68,7 @@ export function pageLayers(
     const palest = Math.max(PALEST_ON_SOFT, PALEST_SHARE * darkAround[i]);
     if (kinds[i] === INK && (nearSoft[i] === 0 || dark[i] > palest)) isInk[i] = 1;
     else if (kinds[i] === TONE && soft[i] === 0 && dark[i] > DARK_THING) isInk[i] = 1;
-    else if (kinds[i] !== PAPER && nearSoft[i] === 0 ) isFaint[i] = 1;
+    else if (kinds[i] !== PAPER && nearSoft[i] === 0) isFaint[i] = 1;
   }
   const faint = cutStencil(page, parts, isFaint, smoothed(darkness), PLAIN);
   const ink = cutStencil(page, parts, isInk, darkness, grain);

@@ -1,18 +1,15 @@
-import { statfs } from 'node:fs/promises';
 import { FileStore } from '@tus/file-store';
 import { Server } from '@tus/server';
 import { Router, type RequestHandler } from 'express';
 import { NodeRequest } from 'srvx/node';
 import { MOST_PHOTO_BYTES, pageSchema, PROBLEM_MEDIA_TYPE, uploadFactsSchema } from '@ravlo/contract';
-import { ProblemError, storageFull } from '../problems';
+import { ProblemError } from '../problems';
 import type { Arrivals } from '../store/arrivals';
 import type { PersonStore } from '../store/personStore';
 import type { PhotoFiles } from '../store/photoFiles';
 import { parseWith } from './answer';
+import { assertDiskRoom } from './diskRoom';
 import { toProblemError } from './problemHandler';
-
-/** What must stay free on the disk, bytes: the database needs room too. */
-const SPARE_BYTES = 64 * 1024 * 1024;
 
 /**
  * /api/uploads takes photos in by the tus protocol (https://tus.io): what breaks off in the middle goes on
@@ -85,9 +82,3 @@ async function toldByTus({ status_code: status }: { status_code: number }, dir: 
 
 const tooBig = () =>
   `This photo is larger than ${MOST_PHOTO_BYTES / 1024 / 1024} MB. Set the camera to a smaller size and take it again.`;
-
-/** @throws ProblemError storage-full, before a byte of the photo has been sent */
-async function assertDiskRoom(dir: string, bytes: number): Promise<void> {
-  const { bavail, bsize } = await statfs(dir);
-  if (bavail * bsize < bytes + SPARE_BYTES) throw storageFull();
-}

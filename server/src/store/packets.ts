@@ -1,7 +1,9 @@
 import { QueryTypes } from 'sequelize';
-import { shelfPacketSchema, type Deleted, type OpenPacket, type Shelf } from '@ravlo/contract';
+import { randomUUID } from 'node:crypto';
+import { shelfPacketSchema, type Archive, type Deleted, type OpenPacket, type Shelf } from '@ravlo/contract';
 import { readable, toOpenPacket } from './answers';
 import { inWriting, lyingRows, packetRow, type StoreContext } from './context';
+import type { KeptPhoto } from './photos';
 import { timeLeft } from './timeLeft';
 
 /** The packets of one person. */
@@ -62,6 +64,45 @@ export function packetsOf(context: StoreContext) {
         const row = await db.packets.create({ ownerId, name }, { transaction });
         tell(row.id);
         return toOpenPacket(row, [], log);
+      });
+    },
+
+    /**
+     * Makes a new packet of an archive whose photos are safe on the disk.
+     *
+     * @param photos by their SHA-256: all that the archive names
+     */
+    async bringIn({ packet, pages }: Archive, photos: ReadonlyMap<string, KeptPhoto>): Promise<OpenPacket> {
+      return inWriting(context, async ({ transaction, tell }) => {
+        const { createdAt, ...facts } = packet;
+        const row = await db.packets.create(
+          { ownerId, ...facts, createdAt: new Date(createdAt) },
+          { transaction },
+        );
+        for (const [position, { photo: sha256, photoName, takenAt, recipe }] of pages.entries()) {
+          const photo = photos.get(sha256);
+          if (!photo) throw new Error('A page names a photo that is not there');
+          const [photoRow] = await db.photos.findOrCreate({
+            where: { ownerId, sha256 },
+            defaults: { ownerId, ...photo },
+            transaction,
+          });
+          await db.pages.create(
+            {
+              packetId: row.id,
+              photoId: photoRow.id,
+              clientKey: randomUUID(),
+              photoName,
+              position,
+              recipe,
+              // Where a photo does not say when it was taken, this does.
+              createdAt: new Date(takenAt),
+            },
+            { transaction },
+          );
+        }
+        tell(row.id);
+        return toOpenPacket(row, await lyingRows(db, [row.id], transaction), log);
       });
     },
 

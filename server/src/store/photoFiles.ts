@@ -42,7 +42,8 @@ export async function openPhotoFiles(dataDir: string): Promise<PhotoFiles> {
   await mkdir(incoming, { recursive: true });
   await mkdir(uploads, { recursive: true });
   await clearForgotten(uploads);
-  for (const left of await readdir(incoming)) await rm(path.join(incoming, left), { force: true });
+  for (const left of await readdir(incoming))
+    await rm(path.join(incoming, left), { recursive: true, force: true });
 
   const pathOf = (sha256: string) => path.join(photos, sha256.slice(0, 2), sha256);
   /** hashes whose rows are being written */

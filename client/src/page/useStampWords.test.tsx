@@ -3,17 +3,9 @@ import { Provider } from 'react-redux';
 import { createStore } from '@/packet/store';
 import { fakePage } from '../../test/fakes';
 import { selectMyName, setMyName } from './myNameSlice';
-import { stampWords, useStampWords } from './stampWords';
+import { useStampWords } from './useStampWords';
 
 describe('what stamps say', () => {
-  it('is the name, the day in words, and which page of how many', () => {
-    expect(stampWords('Imke Tarn', 1, 5, new Date(2026, 2, 9))).toEqual({
-      name: 'Imke Tarn',
-      date: '9 March 2026',
-      page: 'page 2 of 5',
-    });
-  });
-
   it('follows the name as it is typed', () => {
     const store = createStore();
     const pages = [fakePage(1), fakePage(2)];

@@ -1,6 +1,6 @@
 import type { Recipe } from '@ravlo/contract';
 import { pictureKey, verdictKey } from './keys';
-import { toCoreRecipe } from './toCoreRecipe';
+import { toCoreRecipe } from '@ravlo/words';
 
 const corners: [[number, number], [number, number], [number, number], [number, number]] = [
   [1, 2],

@@ -1,0 +1,12 @@
+import type { StampWords } from '@ravlo/core/geometry';
+import type { Page } from '@ravlo/contract';
+import { packetDay, stampWords } from '@ravlo/words';
+import { useMemo } from 'react';
+import { useAppSelector } from '@/packet/store';
+import { selectMyName } from './myNameSlice';
+
+/** What a page's stamps are filled with. */
+export function useStampWords(index: number, pages: readonly Page[]): StampWords {
+  const name = useAppSelector(selectMyName);
+  return useMemo(() => stampWords(name, index, pages.length, packetDay(pages)), [name, index, pages]);
+}
