@@ -1,8 +1,11 @@
 import { execFile } from 'node:child_process';
-import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { createHash } from 'node:crypto';
+import { copyFile, mkdir, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { promisify } from 'node:util';
+import { PDFDocument, PDFName, PDFRawStream } from '@cantoo/pdf-lib';
+import { unzipSync } from 'fflate';
 import sharp from 'sharp';
 import { intersectionOverUnion, type Quad } from '@ravlo/core';
 
@@ -37,7 +40,7 @@ async function ravlo(...args: string[]): Promise<Run> {
   }
 }
 
-jest.setTimeout(60_000);
+jest.setTimeout(120_000);
 
 describe('find', () => {
   it('gives the corners in photo pixels after the EXIF turn', async () => {
@@ -86,33 +89,104 @@ describe('pdf', () => {
   it('makes one file of all photos and keeps to the size asked for', async () => {
     const out = path.join(dir, 'all.pdf');
     const photos = [photo('passage-log.jpg'), photo('dead-reckoning-sideways.jpg')];
-    const { code, lines } = await ravlo(
-      'pdf',
-      ...photos,
-      '-o',
-      out,
-      '--max-bytes',
-      '300000',
-      '--title',
-      'Log',
-    );
+    const args = ['--max-bytes', '24000', '--title', 'Log', '--margin', 'marking', '--author', 'Imke Tarn'];
+    const { code, lines, messages } = await ravlo('pdf', ...photos, '-o', out, ...args);
     expect(code).toBe(0);
     const bytes = await readFile(out);
-    expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
-    expect(lines).toMatchObject([{ pages: 2, bytes: bytes.length }]);
-    expect(bytes.length).toBeLessThanOrEqual(300_000);
+    expect(lines).toMatchObject([{ file: out, pages: 2, bytes: bytes.length }]);
+    expect(bytes.length).toBeLessThanOrEqual(24_000);
     expect(bytes.includes('Skerry Optics')).toBe(false);
+    expect(messages).toContain('page 2 of 2, dead-reckoning-sideways.jpg');
+    const { stdout } = await promisify(execFile)('pdfinfo', [out]);
+    expect(stdout).toMatch(/Title: +Log\nAuthor: +Imke Tarn\n/);
+    expect(stdout).not.toMatch(/Producer|Creator|CreationDate/);
   });
 
-  it('writes nothing when a photo fails or the size cannot be met', async () => {
+  it('names what cannot be developed and makes the rest; writes nothing when the size cannot be met', async () => {
     const out = path.join(dir, 'none.pdf');
-    expect((await ravlo('pdf', photo('passage-log.jpg'), path.join(dir, 'no.jpg'), '-o', out)).code).toBe(1);
-    const tight = await ravlo('pdf', photo('passage-log.jpg'), '-o', out, '--max-bytes', '2000');
+    const tight = await ravlo('pdf', photo('passage-log.jpg'), '-o', out, '--max-bytes', '1');
     expect(tight.code).toBe(1);
     expect(tight.lines[0].error).toMatch(/at least/);
     await expect(readFile(out)).rejects.toThrow(/ENOENT/);
+    const missing = path.join(dir, 'no.jpg');
+    const rest = await ravlo('pdf', missing, photo('passage-log.jpg'), '-o', out);
+    expect(rest.code).toBe(1);
+    expect(rest.lines).toMatchObject([
+      { file: missing, page: 1 },
+      { file: out, pages: 1 },
+    ]);
+    expect(await labelsOf(out)).toContain('/St 2');
+  });
+
+  it('makes one PDF a folder, with names that every system takes', async () => {
+    const [first, second] = [path.join(dir, 'a', 'tides'), path.join(dir, 'b', 'tides')];
+    for (const [folder, name] of [
+      [first, 'tides-neap'],
+      [second, 'passage-log'],
+    ]) {
+      await mkdir(folder, { recursive: true });
+      await copyFile(photo(`${name}.jpg`), path.join(folder, `${name}.jpg`));
+    }
+    const out = path.join(dir, 'many');
+    const { code, lines } = await ravlo('pdf', first, second, '-o', out);
+    expect(code).toBe(0);
+    expect(lines.map(({ file }) => path.basename(String(file)))).toEqual(['tides.pdf', 'tides 2.pdf']);
+    const args = ['pdf', first, '-o', `${out}/`, '--name', 'Tarn/Imke \u{1F30A}', '--pictures', 'png'];
+    const pictures = await ravlo(...args);
+    expect(pictures.lines).toMatchObject([{ file: path.join(out, 'Tarn-Imke \u{1F30A}.zip'), pages: 1 }]);
+    const files = unzipSync(await readFile(path.join(out, 'Tarn-Imke \u{1F30A}.zip')));
+    expect(Object.keys(files)).toEqual(['Tarn-Imke \u{1F30A} 01.png']);
+    expect(await sharp(Object.values(files)[0]).metadata()).toMatchObject({ width: 1654, height: 2339 });
+  });
+
+  it('says plainly what it cannot take', async () => {
+    const empty = path.join(dir, 'empty');
+    await mkdir(empty);
+    const out = path.join(dir, 'no.pdf');
+    const none = await ravlo('pdf', empty, '-o', out);
+    expect([none.code, none.messages]).toEqual([1, `There are no photos in ${empty}\n`]);
+    const mixed = await ravlo('pdf', path.join(root, 'demo/photos'), photo('tides-neap.jpg'), '-o', out);
+    expect(mixed.messages).toMatch(/not both at once/);
+    const fake = path.join(dir, 'fake.zip');
+    await writeFile(fake, 'no zip');
+    expect((await ravlo('pdf', fake, '-o', out)).messages).toMatch(/no Ravlo archive/);
   });
 });
+
+/** The page labels of a PDF as they stand in it. */
+async function labelsOf(file: string): Promise<string> {
+  const document = await PDFDocument.load(await readFile(file));
+  return String(document.catalog.get(PDFName.of('PageLabels')));
+}
+
+describe('archive', () => {
+  it('leads to the same pages as its photos, byte for byte', async () => {
+    const photos = [photo('tides-week-3.jpg'), photo('dead-reckoning-sideways.jpg')];
+    const [zip, again] = [path.join(dir, 'log.zip'), path.join(dir, 'log-again.zip')];
+    const made = await ravlo('archive', ...photos, '-o', zip, '--name', 'Passage log');
+    expect(made).toMatchObject({ code: 0, lines: [{ file: zip, pages: 2 }] });
+    await ravlo('archive', zip, '-o', again);
+    expect((await readFile(again)).equals(await readFile(zip))).toBe(true);
+    const [one, other] = [path.join(dir, 'archive.pdf'), path.join(dir, 'photos.pdf')];
+    expect((await ravlo('pdf', zip, '-o', one)).code).toBe(0);
+    await ravlo('pdf', ...photos, '-o', other, '--look', 'daylight');
+    const images = await imagesOf(await readFile(one));
+    expect(images.length).toBeGreaterThan(2);
+    expect(await imagesOf(await readFile(other))).toEqual(images);
+  });
+});
+
+/** The bytes of all pictures and stencils in a PDF, hashed. */
+async function imagesOf(bytes: Buffer): Promise<string[]> {
+  const { context } = await PDFDocument.load(bytes);
+  return context
+    .enumerateIndirectObjects()
+    .flatMap(([, object]) =>
+      object instanceof PDFRawStream && object.dict.get(PDFName.of('Subtype')) === PDFName.of('Image')
+        ? [createHash('sha256').update(object.getContents()).digest('hex')]
+        : [],
+    );
+}
 
 describe('arguments', () => {
   it.each([
@@ -122,6 +196,9 @@ describe('arguments', () => {
     [['page', 'x.jpg', '-o', 'y.png', '--look', 'neon']],
     [['page', 'x.jpg', '-o', 'y.png', '--corners', '1,2,3']],
     [['pdf', 'x.jpg', '-o', 'y.pdf', '--paper', 'a3']],
+    [['pdf', 'x.jpg', '-o', 'y.pdf', '--margin', 'huge']],
+    [['pdf', 'x.jpg', '-o', 'y.pdf', '--max-bytes', '0']],
+    [['archive', 'x.jpg']],
   ])('that make no sense end with 2: %j', async (args) => {
     const { code, lines, messages } = await ravlo(...args);
     expect([code, lines]).toEqual([2, []]);

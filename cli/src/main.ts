@@ -1,9 +1,11 @@
 import { Command, CommanderError, InvalidArgumentError, Option } from 'commander';
-import { isConvex, LOOKS, PAGE_DPI, PAPER_CHOICES, type Quad } from '@ravlo/core';
+import { isConvex, LOOKS, MARGIN_CHOICES, PAGE_DPI, PAPER_CHOICES, type Quad } from '@ravlo/core';
+import { archive, type ArchiveOptions } from './archive';
 import { check } from './check';
 import { find } from './find';
 import { page, type PageOptions } from './page';
 import { pdf, type PdfOptions } from './pdf';
+import { PICTURE_KINDS } from './pictures';
 
 function parseCorners(text: string): Quad {
   const n = text.split(',').map(Number);
@@ -64,17 +66,31 @@ program
 
 program
   .command('pdf')
-  .description('make all photos into one PDF, a page a sheet')
-  .argument('<photo...>')
-  .requiredOption('-o, --output <pdf>', 'where to write the PDF')
-  .addOption(lookOption())
-  .addOption(
-    new Option('--paper <name>', 'what the pages are cut to').choices([...PAPER_CHOICES]).default('a4'),
-  )
+  .description('make photos into one PDF; folders and archives into one each')
+  .argument('<source...>', 'photos, or folders of photos and Ravlo archives (.zip)')
+  .requiredOption('-o, --output <pdf>', 'where to write it; a folder for several')
+  .addOption(new Option('--look <name>', 'how the pages are cleaned').choices([...LOOKS, 'auto']))
+  .addOption(new Option('--paper <name>', 'what the pages are cut to').choices([...PAPER_CHOICES]))
+  .addOption(new Option('--margin <name>', 'white around the pages').choices([...MARGIN_CHOICES]))
+  .option('--upright', 'landscape pages on portrait paper too')
   .option('--max-bytes <number>', 'make it no larger than this', parsePositive)
+  .option('--name <text>', 'the file’s name, where the output is a folder')
+  .option('--title <text>', 'the title inside the PDF')
+  .option('--author <text>', 'whose work it is')
+  .option('--language <tag>', 'of what is written, as en or nb')
   .option('--jpeg', 'every page one JPEG: larger, and softer')
-  .option('--title <text>', 'the title inside the PDF', 'Pages')
-  .action((photos: string[], options: PdfOptions) => pdf(photos, options));
+  .addOption(new Option('--pictures <kind>', 'single pictures in one zip').choices([...PICTURE_KINDS]))
+  .action((sources: string[], { upright, ...options }: PdfOptions & { upright?: boolean }) =>
+    pdf(sources, { ...options, isUpright: upright }),
+  );
+
+program
+  .command('archive')
+  .description('keep photos and what is found in them as one Ravlo archive')
+  .argument('<source...>', 'photos, or one folder')
+  .requiredOption('-o, --output <zip>', 'where to write it')
+  .option('--name <text>', 'the packet’s name')
+  .action((sources: string[], options: ArchiveOptions) => archive(sources, options));
 
 program
   .command('check')

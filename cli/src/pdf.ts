@@ -1,76 +1,68 @@
-import { writeFile } from 'node:fs/promises';
-import {
-  codePage,
-  composePdf,
-  develop,
-  findPage,
-  PAGE_DPI,
-  type Look,
-  type Paper,
-  type PdfPage,
-} from '@ravlo/core';
-import { decodePhoto, encodeJpeg } from '@ravlo/codec';
-import { perPhoto, report, since } from './report';
+import { mkdir, writeFile } from 'node:fs/promises';
+import path from 'node:path';
+import { fileName, versionedName } from '@ravlo/contract';
+import { makePdf, type MakePdfOptions } from './makePdf';
+import { openSources } from './openSources';
+import type { Packet } from './packet';
+import { savePictures, type PictureKind } from './pictures';
+import { report, since } from './report';
 
-export interface PdfOptions {
+export interface PdfOptions extends MakePdfOptions {
+  /** a file; a folder where several packets are made or it ends with a slash */
   readonly output: string;
-  readonly look: Look | 'auto';
-  readonly paper: Paper;
-  readonly title: string;
-  readonly maxBytes?: number;
-  /** every page one JPEG, and no layers */
-  readonly jpeg?: boolean;
+  /** of the file, without its ending */
+  readonly name?: string;
+  /** single pictures in one zip in place of a PDF */
+  readonly pictures?: PictureKind;
 }
 
-/** Tried in this order until the PDF is small enough. */
-const QUALITIES = [75, 60, 45, 30, 20] as const;
-
-/** `pdf PHOTO... -o OUT.pdf`: all photos, one PDF, a page a sheet. Nothing is written when a photo fails. */
-export async function pdf(photos: readonly string[], options: PdfOptions): Promise<void> {
-  const start = performance.now();
-  const { paper, title, look } = options;
-  const developed: Awaited<ReturnType<typeof developFile>>[] = [];
-  for (const file of photos) {
-    await perPhotoQuietly(file, async () => {
-      developed.push(await developFile(file, look));
-    });
-  }
-  if (developed.length < photos.length) return;
-  const date = new Date();
-  let bytes = new Uint8Array(0);
-  for (const quality of QUALITIES) {
-    const pages: PdfPage[] = [];
-    for (const { image, parts, size } of developed) {
-      pages.push({
-        coded: await codePage(image, options.jpeg ? null : parts, { encodeJpeg, quality }),
-        size,
-      });
+/**
+ * `pdf SOURCE... -o OUT`: photos make one PDF; folders and archives one each, into a folder. What cannot be developed is
+ * named, the rest is made, and the exit code is 1.
+ */
+export async function pdf(sources: readonly string[], options: PdfOptions): Promise<void> {
+  const { packets, areWhole, close } = await openSources(sources);
+  try {
+    const isFolder = packets.length > 1 || /[\\/]$/.test(options.output);
+    const taken: string[] = [];
+    for (const packet of packets) {
+      const named = fileName(options.name ?? packet.name);
+      const name = versionedName(named, taken);
+      taken.push(name);
+      const ending = options.pictures ? 'zip' : 'pdf';
+      const file = isFolder ? path.join(options.output, `${name}.${ending}`) : options.output;
+      await mkdir(path.dirname(file), { recursive: true });
+      const title = options.title ?? (areWhole ? packet.name : (options.name ?? packet.name));
+      await makeOne(packet, file, { ...options, title });
     }
-    bytes = await composePdf(pages, { paper, title, date });
-    if (!options.maxBytes || bytes.length <= options.maxBytes) break;
+  } finally {
+    await close();
   }
-  if (options.maxBytes && bytes.length > options.maxBytes) {
-    process.exitCode = 1;
-    const error = `${developed.length} pages need at least ${bytes.length} bytes; nothing was written`;
-    report({ file: options.output, error });
+}
+
+async function makeOne(packet: Packet, file: string, options: PdfOptions): Promise<void> {
+  const start = performance.now();
+  if (options.pictures) {
+    const { lost, pages, bytes } = await savePictures(packet, file, options.pictures, options.look);
+    tellLost(lost);
+    if (pages > 0) report({ file, pages, bytes, ms: since(start) });
     return;
   }
-  await writeFile(options.output, bytes);
-  report({ pages: developed.length, bytes: bytes.length, ms: since(start) });
+  const { bytes, pages, least, lost } = await makePdf(packet, options);
+  tellLost(lost);
+  if (bytes) {
+    await writeFile(file, bytes);
+    report({ file, pages, bytes: bytes.length, ms: since(start) });
+  } else if (least !== undefined) {
+    process.exitCode = 1;
+    const error = `${pages} pages need at least ${least} bytes to be read; nothing was written`;
+    report({ file, error });
+  }
 }
 
-async function developFile(file: string, look: Look | 'auto') {
-  const { image, focal } = await decodePhoto(file);
-  const { outline, turn } = findPage(image, { focal });
-  const recipe = { outline: outline.quad, bows: outline.bows, turn, look };
-  return develop(image, recipe, { dpi: PAGE_DPI, focal });
-}
-
-/** As perPhoto, but says nothing when all is well: the PDF has one line of its own. */
-async function perPhotoQuietly(file: string, work: () => Promise<void>): Promise<void> {
-  try {
-    await work();
-  } catch (error) {
-    await perPhoto(file, () => Promise.reject(error));
+function tellLost(lost: readonly { readonly page: number; readonly file: string; readonly error: string }[]) {
+  for (const { page, file, error } of lost) {
+    process.exitCode = 1;
+    report({ file, page, error });
   }
 }

@@ -22,3 +22,8 @@ export async function perPhoto(
     report({ file, error: error instanceof Error ? error.message : String(error) });
   }
 }
+
+/** How far it is, in a line on standard error. */
+export function progress(words: string): void {
+  process.stderr.write(`${words}\n`);
+}

@@ -69,6 +69,11 @@ export async function writePng(image: Rgba, file: string): Promise<void> {
   await rawImage(image).png({ compressionLevel: 6 }).toFile(file);
 }
 
+/** PNG bytes of a picture. */
+export async function encodePng(image: Rgba): Promise<Uint8Array> {
+  return rawImage(image).png({ compressionLevel: 6 }).toBuffer();
+}
+
 function rawImage({ width, height, data }: Rgba) {
   return sharp(Buffer.from(data.buffer, data.byteOffset, data.byteLength), {
     raw: { width, height, channels: 4 },

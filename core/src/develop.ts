@@ -7,8 +7,8 @@ import type { Cover } from './notes/note';
 import { coverUp } from './notes/coverUp';
 import { flatten, type FlatPage } from './flatten/flatten';
 import type { SheetSize } from './geometry/sheetSize';
-import type { Bows } from './geometry/bows';
-import type { Quad } from './geometry/quad';
+import { scaleBows, type Bows } from './geometry/bows';
+import { scaleQuad, type Quad } from './geometry/quad';
 import type { Rgba } from './raster/image';
 import { swapsSides, type Turn } from './geometry/turn';
 import { turnQuarter } from './raster/turnQuarter';
@@ -31,6 +31,15 @@ export interface Recipe {
   readonly level?: number;
   /** places that are filled in the paper's colour */
   readonly covers?: readonly Cover[];
+}
+
+/** A recipe in the pixels of a photo that was decoded smaller: its outline and bows times a factor. */
+export function scaleRecipe(recipe: Recipe, factor: number): Recipe {
+  return {
+    ...recipe,
+    outline: recipe.outline && scaleQuad(recipe.outline, factor),
+    bows: recipe.bows && scaleBows(recipe.bows, factor),
+  };
 }
 
 export interface DevelopOptions {

@@ -2,7 +2,7 @@ import type { Remote } from 'comlink';
 import { FRESH_RECIPE, type Recipe } from '@ravlo/contract';
 import { fakePage, shaOf } from '../../test/fakes';
 import { createDarkroom, TILE_SIDE } from './darkroom';
-import type { DarkroomTools, FoundPage, PhotoSource, Picture } from './worker/tools';
+import type { DarkroomTools, FoundSheet, PhotoSource, Picture } from './worker/tools';
 
 const { photo } = fakePage(1);
 const corners = [
@@ -11,7 +11,7 @@ const corners = [
   [91, 120],
   [2, 119],
 ] as const;
-const found: FoundPage = { corners, bows: null, confidence: 0.9, isAllSheet: false, turn: 180 };
+const found: FoundSheet = { corners, bows: null, confidence: 0.9, isAllSheet: false, turn: 180 };
 const picture: Picture = {
   blob: new Blob(['a tile']),
   width: 400,

@@ -1,30 +1,14 @@
 import { AtkinsonHyperlegible_400Regular } from '@expo-google-fonts/atkinson-hyperlegible/400Regular';
 import { wrap, type Remote } from 'comlink';
 import { Asset } from 'expo-asset';
-import type {
-  Bows as CoreBows,
-  ComposedWithin,
-  ComposePdfOptions,
-  EdgePicture,
-  PdfLadder,
-  PdfPage,
-  Quad,
-} from '@ravlo/core';
-import {
-  FRESH_RECIPE,
-  type Bows,
-  type Corners,
-  type Found,
-  type Look,
-  type Photo,
-  type Recipe,
-} from '@ravlo/contract';
+import type { ComposedWithin, ComposePdfOptions, EdgePicture, PdfLadder, PdfPage } from '@ravlo/core';
+import { FRESH_RECIPE, type Found, type Look, type Photo, type Recipe } from '@ravlo/contract';
 import { createPhotoBytes } from './photoBytes';
 import { createPictureCache } from './pictureCache';
 import { pictureKey } from './keys';
 import { createPool, isAbort, type JobOptions, type PoolWorker } from './pool';
-import { toCoreRecipe } from '@ravlo/words';
-import type { CheckedPage, DarkroomTools, FoundPage, PhotoSource, Picture } from './worker/tools';
+import { toCoreRecipe, toFound } from '@ravlo/words';
+import type { CheckedPage, DarkroomTools, PhotoSource, Picture } from './worker/tools';
 
 /** The picture that is made of every photo that comes in: a tile's, px of the longer side. */
 export const TILE_SIDE = 560;
@@ -186,15 +170,6 @@ function openWorker(): PoolWorker<Remote<DarkroomTools>> {
     },
   };
 }
-
-function toFound({ corners, bows, confidence, isAllSheet, turn }: FoundPage): Found {
-  if (!corners) return { outline: { by: 'whole', reason: isAllSheet ? 'all-sheet' : 'none-found' }, turn };
-  const outline = { by: 'finder' as const, corners: plainCorners(corners), confidence };
-  return { outline: bows ? { ...outline, bows: plainBows(bows) } : outline, turn };
-}
-
-const plainCorners = ([a, b, c, d]: Quad): Corners => [[...a], [...b], [...c], [...d]];
-const plainBows = ([a, b, c, d]: CoreBows): Bows => [[...a], [...b], [...c], [...d]];
 
 /** The interface's own font, which notes are written in; none where nothing is written. */
 async function fontFor(pages: readonly Pick<PdfPage, 'marks'>[]): Promise<Uint8Array | undefined> {

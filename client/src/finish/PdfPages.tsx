@@ -34,6 +34,9 @@ export interface PdfPagesProps {
 }
 
 const GAP = 16;
+const A4 = 297 / 210;
+/** What stands above and below the large page on a wide screen, px. */
+const AROUND_PAGE = 376;
 /** So many pages before and after the one in the middle are drawn: sixty at once would hold up the screen. */
 const NEAR = 2;
 
@@ -43,7 +46,9 @@ export function PdfPages({ bytes, pages, onClose, onMend }: PdfPagesProps) {
   const window = useWindowDimensions();
   const isWide = useWide();
   const [row, setRow] = useState(Math.min(window.width, 720));
-  const width = Math.round(isWide ? Math.min(row * 0.8, 460) : Math.min(228, row * 0.62));
+  // A whole page, its number and the small ones stay in view together.
+  const room = (window.height - AROUND_PAGE) / A4;
+  const width = Math.round(isWide ? Math.min(row * 0.8, Math.max(260, room)) : Math.min(228, row * 0.62));
   const scroller = useRef<ScrollView>(null);
   const [place, setPlace] = useState(1);
   const count = pages.length;
@@ -142,8 +147,6 @@ function PdfSheet({ pdf, number, width, isNear, onPress }: PdfSheetProps) {
     </Pressable>
   );
 }
-
-const A4 = 297 / 210;
 
 const styles = StyleSheet.create({
   row: { gap: GAP, paddingVertical: space.half, alignItems: 'center' },

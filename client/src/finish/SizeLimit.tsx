@@ -81,7 +81,8 @@ function LimitField({ mostBytes, onChange }: LimitFieldProps) {
         />
         <View style={styles.unit}>
           <ChoiceRow
-            label=""
+            hidesLabel
+            label="Unit"
             options={UNITS}
             value={typed.unit}
             onChange={(unit) => set({ ...typed, unit })}

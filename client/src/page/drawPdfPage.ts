@@ -14,13 +14,30 @@ export interface DrawPdfPageOptions {
   readonly jpegQuality?: number;
 }
 
+/** What is being drawn of a document: a page that is put away while it is drawn a second time comes out blank. */
+const lines = new WeakMap<PDFDocumentProxy, Promise<unknown>>();
+
 /**
- * Draws a page of a PDF on white.
+ * Draws a page of a PDF on white. Pages of one document are drawn one after the other, in the order they are asked for.
  *
  * @param number from 1
  * @throws Error where the browser has no room for it
  */
-export async function drawPdfPage(
+export function drawPdfPage(
+  pdf: PDFDocumentProxy,
+  number: number,
+  options: DrawPdfPageOptions,
+): Promise<DrawnPdfPage> {
+  const before = lines.get(pdf) ?? Promise.resolve();
+  const drawn = before.then(() => drawNow(pdf, number, options));
+  lines.set(
+    pdf,
+    drawn.catch(() => undefined),
+  );
+  return drawn;
+}
+
+async function drawNow(
   pdf: PDFDocumentProxy,
   number: number,
   { scaleFor, jpegQuality }: DrawPdfPageOptions,

@@ -30,6 +30,7 @@ export {
   develop,
   developFlat,
   flattenForRecipe,
+  scaleRecipe,
   type DevelopedPage,
   type DevelopOptions,
   type Recipe,

@@ -38,7 +38,7 @@ export interface Placement {
 
 /**
  * Where a developed page lies on the paper: as large as it fits between the margins with its proportion kept, but never
- * larger than the sheet was, in the middle of what the margins leave. Paper that is cut to the page grows by the margins.
+ * larger than the sheet was, in the middle of what the margins leave, for marking at its top. Paper that is cut to the page grows by the margins.
  *
  * @param page mm
  */
@@ -70,7 +70,8 @@ export function placeOnPaper(
     paperWidth,
     paperHeight,
     left: others + (room.width - width) / 2,
-    top: others + (room.height - height) / 2,
+    // What is left over is together where it can be written on.
+    top: others + (margin === 'marking' ? 0 : (room.height - height) / 2),
     width,
     height,
   };

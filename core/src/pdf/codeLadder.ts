@@ -1,7 +1,16 @@
 import type { PageParts } from '../clean/pageParts';
 import type { Rgba } from '../raster/image';
-import { codePage, type CodedPage, type CodePageOptions, type EncodeJpeg } from './codePage';
-import { PLAIN } from './stencil';
+import { shrinkByInteger } from '../raster/shrinkByInteger';
+import {
+  codePictures,
+  codeStencil,
+  onePicture,
+  USUAL_QUALITY,
+  type CodedPage,
+  type EncodeJpeg,
+} from './codePage';
+import { pageLayers, type PageLayers, type PageLayersOptions } from './pageLayers';
+import { FINE, PLAIN } from './stencil';
 
 /** One way to code a page. */
 export interface Rung {
@@ -12,40 +21,66 @@ export interface Rung {
   readonly loss: number;
 }
 
-interface Way extends Omit<CodePageOptions, 'encodeJpeg'> {
-  readonly loss: number;
+/** Ways that differ only in how pictures are coded stand together: the layers are the same. */
+interface Ways {
+  readonly layers: (page: Rgba, parts: PageParts | null) => PageLayers;
+  /** quality of pictures, 1 to 100, and what is lost by it */
+  readonly qualities: readonly (readonly [quality: number, loss: number])[];
 }
+
+const inLayers =
+  (options: PageLayersOptions): Ways['layers'] =>
+  (page, parts) =>
+    parts ? pageLayers(page, parts, options) : onePicture(page);
+
+const inPixels =
+  (shrink: number): Ways['layers'] =>
+  (page) => ({
+    ...onePicture(page),
+    pictures: onePicture(page).pictures.map((picture) => ({
+      ...picture,
+      image: shrink > 1 ? shrinkByInteger(page, shrink) : page,
+    })),
+  });
 
 /**
  * From the best to the smallest that can still be read. Ink comes first: pictures lose their tones before strokes lose
  * their fineness, and rules go last, since nobody reads them but many count on them.
  */
-const LAYERED: readonly Way[] = [
-  { loss: 0 },
-  { quality: 55, loss: 0.05 },
-  { quality: 40, loss: 0.15 },
-  { quality: 40, ink: PLAIN, loss: 0.3 },
-  { quality: 28, ink: PLAIN, loss: 0.45 },
-  { quality: 28, ink: PLAIN, hasRules: false, loss: 1 },
+const LAYERED: readonly Ways[] = [
+  {
+    layers: inLayers({ ink: FINE }),
+    qualities: [
+      [USUAL_QUALITY, 0],
+      [55, 0.05],
+      [40, 0.15],
+    ],
+  },
+  {
+    layers: inLayers({ ink: PLAIN }),
+    qualities: [
+      [40, 0.3],
+      [28, 0.45],
+    ],
+  },
+  { layers: inLayers({ ink: PLAIN, hasRules: false }), qualities: [[28, 1]] },
 ];
 
 /**
  * Pages that are one JPEG: less quality first, then half of the dots an inch. From step to step about a tenth of the bytes
  * goes, so that a limit is used up.
  */
-const PICTURES: readonly Way[] = [
-  { loss: 0 },
-  ...ways([71, 67, 63, 59, 55, 51, 47, 43, 39, 35, 31, 28, 25], 1, 0, 0.5),
-  ...ways([64, 58, 52, 46, 41, 36, 32, 28], 2, 0.6, 1),
+const PICTURES: readonly Ways[] = [
+  {
+    layers: inPixels(1),
+    qualities: spread([USUAL_QUALITY, 71, 67, 63, 59, 55, 51, 47, 43, 39, 35, 31, 28, 25], 0, 0.5),
+  },
+  { layers: inPixels(2), qualities: spread([64, 58, 52, 46, 41, 36, 32, 28], 0.6, 1) },
 ];
 
 /** Qualities with losses spread evenly between two. */
-function ways(qualities: readonly number[], shrink: number, from: number, to: number): Way[] {
-  return qualities.map((quality, i) => ({
-    quality,
-    shrink,
-    loss: from + ((to - from) * (i + 1)) / qualities.length,
-  }));
+function spread(qualities: readonly number[], from: number, to: number): (readonly [number, number])[] {
+  return qualities.map((quality, i) => [quality, from + ((to - from) * i) / (qualities.length - 1)]);
 }
 
 /**
@@ -59,11 +94,17 @@ export async function codeLadder(
   parts: PageParts | null,
   encodeJpeg: EncodeJpeg,
 ): Promise<Rung[]> {
+  const { width, height } = page;
   const rungs: Rung[] = [];
-  for (const { loss, ...way } of parts ? LAYERED : PICTURES) {
-    const coded = await codePage(page, parts, { ...way, encodeJpeg });
-    const bytes = codedBytes(coded);
-    if (rungs.length === 0 || bytes < rungs[rungs.length - 1].bytes) rungs.push({ coded, bytes, loss });
+  for (const { layers, qualities } of parts ? LAYERED : PICTURES) {
+    const taken = layers(page, parts);
+    const stencils = taken.stencils.map(codeStencil);
+    for (const [quality, loss] of qualities) {
+      const pictures = await codePictures(taken.pictures, quality, encodeJpeg);
+      const coded = { width, height, pictures, stencils };
+      const bytes = codedBytes(coded);
+      if (rungs.length === 0 || bytes < rungs[rungs.length - 1].bytes) rungs.push({ coded, bytes, loss });
+    }
   }
   return rungs;
 }

@@ -1,10 +1,9 @@
 import { zlibSync } from 'fflate';
 import type { PageParts } from '../clean/pageParts';
 import type { Rgba } from '../raster/image';
-import { shrinkByInteger } from '../raster/shrinkByInteger';
 import type { Box } from './tiles';
 import { codeOneBit } from './codeOneBit';
-import { pageLayers, type PageLayersOptions } from './pageLayers';
+import { pageLayers, type PageLayers, type PageLayersOptions } from './pageLayers';
 import type { Stencil, StencilColours } from './stencil';
 
 /** A JPEG and where it lies, in page pixels. */
@@ -49,13 +48,11 @@ export type EncodeJpeg = (image: Rgba, quality: number) => Uint8Array | Promise<
 
 export interface CodePageOptions extends PageLayersOptions {
   readonly encodeJpeg: EncodeJpeg;
-  /** of pictures, 1 to 100 @default 75 */
+  /** of pictures, 1 to 100 @default USUAL_QUALITY */
   readonly quality?: number;
-  /** a page that is one JPEG has so many times fewer pixels each way, a whole number @default 1 */
-  readonly shrink?: number;
 }
 
-const USUAL_QUALITY = 75;
+export const USUAL_QUALITY = 75;
 
 /**
  * Codes a developed page for a PDF: in layers where its parts are known, else as one JPEG.
@@ -65,22 +62,32 @@ const USUAL_QUALITY = 75;
 export async function codePage(
   page: Rgba,
   parts: PageParts | null,
-  { encodeJpeg, quality = USUAL_QUALITY, shrink = 1, ...options }: CodePageOptions,
+  { encodeJpeg, quality = USUAL_QUALITY, ...options }: CodePageOptions,
 ): Promise<CodedPage> {
+  const layers = parts ? pageLayers(page, parts, options) : onePicture(page);
   const { width, height } = page;
-  if (!parts) {
-    const jpeg = await encodeJpeg(shrink > 1 ? shrinkByInteger(page, shrink) : page, quality);
-    return { width, height, pictures: [{ left: 0, top: 0, width, height, jpeg }], stencils: [] };
-  }
-  const layers = pageLayers(page, parts, options);
-  const pictures: CodedPicture[] = [];
-  for (const { image, ...box } of layers.pictures) {
-    pictures.push({ ...box, jpeg: await encodeJpeg(image, quality) });
-  }
+  const pictures = await codePictures(layers.pictures, quality, encodeJpeg);
   return { width, height, pictures, stencils: layers.stencils.map(codeStencil) };
 }
 
-function codeStencil({ mask, scale, colours }: Stencil): CodedStencil {
+/** A page as one picture of all of it. */
+export function onePicture(image: Rgba): PageLayers {
+  const { width, height } = image;
+  return { width, height, pictures: [{ left: 0, top: 0, width, height, image }], stencils: [] };
+}
+
+/** @param quality 1 to 100 */
+export async function codePictures(
+  pictures: PageLayers['pictures'],
+  quality: number,
+  encodeJpeg: EncodeJpeg,
+): Promise<CodedPicture[]> {
+  const coded: CodedPicture[] = [];
+  for (const { image, ...box } of pictures) coded.push({ ...box, jpeg: await encodeJpeg(image, quality) });
+  return coded;
+}
+
+export function codeStencil({ mask, scale, colours }: Stencil): CodedStencil {
   const { width, height } = mask;
   return { jbig2: codeOneBit(mask), width, height, scale, colours: codeColours(colours) };
 }

@@ -21,8 +21,8 @@ export interface PdfPage {
 export interface ComposePdfOptions extends PaperSettings {
   /** the document's title */
   readonly title: string;
-  /** what the document says of its age; the same pages, options and date give the same bytes */
-  readonly date: Date;
+  /** what the document says of its age @default not said: then the same pages and options give the same bytes */
+  readonly date?: Date;
   /** of what is written, as a tag of BCP 47: for those who have pages read to them @default not said */
   readonly language?: string;
   /** @default not said */
@@ -48,8 +48,10 @@ export async function composePdf(
   document.setTitle(title, { showInWindowTitleBar: true });
   if (language) document.setLanguage(language);
   if (author) document.setAuthor(author);
-  document.setCreationDate(date);
-  document.setModificationDate(date);
+  if (date) {
+    document.setCreationDate(date);
+    document.setModificationDate(date);
+  }
   const font = await embedFont(document, pages, fontBytes);
   for (const page of pages) {
     const place = placeOnPaper(page.size, paper);

@@ -12,10 +12,10 @@ import {
   PAGE_DPI,
   scaleBows,
   scaleQuad,
+  scaleRecipe,
   sheetSignature,
   shrinkToFit,
   wholeQuad,
-  type Bows,
   type ComposedWithin,
   type ComposePdfOptions,
   type DevelopOptions,
@@ -27,9 +27,9 @@ import {
   type Quad,
   type Recipe,
   type Rgba,
-  type Turn,
   type Verdict,
 } from '@ravlo/core';
+import type { FoundSheet } from '@ravlo/words';
 import type { DecodedPhoto } from './codec';
 
 /** A photo by its bytes where they are in hand, else by where they can be fetched. */
@@ -48,17 +48,6 @@ export interface Picture {
   readonly size: { readonly width: number; readonly height: number };
 }
 
-/** What was found in a photo. */
-export interface FoundPage {
-  readonly corners: Quad | null;
-  readonly bows: Bows | null;
-  readonly confidence: number;
-  /** there is nothing to cut out: a flat scan, a close-up */
-  readonly isAllSheet: boolean;
-  /** brings the flat page upright */
-  readonly turn: Turn;
-}
-
 export interface CheckedPage {
   readonly verdict: Verdict;
   /** see core's sheetSignature */
@@ -69,7 +58,7 @@ export interface CheckedPage {
 
 /** All that is shown of a photo that has just come in. */
 export interface LookedInto {
-  readonly found: FoundPage;
+  readonly found: FoundSheet;
   readonly picture: Picture;
   readonly checked: CheckedPage;
 }
@@ -109,12 +98,12 @@ export function createTools({ decode, encodeJpeg, encodePdfJpeg }: Codec) {
 
   async function inFull(source: PhotoSource, recipe: Recipe) {
     const { image, scale, focal } = await open(source);
-    return develop(image, inDecodedPixels(recipe, scale), { dpi: PAGE_DPI, focal });
+    return develop(image, scaleRecipe(recipe, 1 / scale), { dpi: PAGE_DPI, focal });
   }
 
   const tools = {
     /** Finds the sheet and which way up it is; corners and bows in photo pixels. */
-    async find(source: PhotoSource): Promise<FoundPage> {
+    async find(source: PhotoSource): Promise<FoundSheet> {
       const { image, scale, focal } = await open(source);
       const { outline, turn } = findPage(image, { focal });
       return {
@@ -149,7 +138,7 @@ export function createTools({ decode, encodeJpeg, encodePdfJpeg }: Codec) {
      */
     async picture(source: PhotoSource, recipe: Recipe, longSide: number, isQuick: boolean): Promise<Picture> {
       const { image, scale, focal } = await open(source);
-      const inPixels = inDecodedPixels(recipe, scale);
+      const inPixels = scaleRecipe(recipe, 1 / scale);
       // Faint rules and strokes are told from noise better before a page is made so small.
       const worked = isQuick || longSide >= GLANCE_PAGE ? longSide : longSide * 2;
       const options = { dpi: PAGE_DPI, longSide: worked, focal };
@@ -164,7 +153,7 @@ export function createTools({ decode, encodeJpeg, encodePdfJpeg }: Codec) {
     /** Judges a page at its full resolution, and takes the signature by which its like is known. */
     async check(source: PhotoSource, recipe: Recipe): Promise<CheckedPage> {
       const { image, scale, focal } = await open(source);
-      const inPixels = inDecodedPixels(recipe, scale);
+      const inPixels = scaleRecipe(recipe, 1 / scale);
       const options = { dpi: PAGE_DPI, focal, judges: true };
       const { verdict, size } = develop(image, { ...inPixels, look: 'as-shot' }, options);
       if (!verdict) throw new Error('The page was not judged');
@@ -204,14 +193,5 @@ export function createTools({ decode, encodeJpeg, encodePdfJpeg }: Codec) {
 }
 
 export type DarkroomTools = ReturnType<typeof createTools>;
-
-/** The recipe in the pixels of the decoded image, which may be smaller than the photo. */
-function inDecodedPixels(recipe: Recipe, scale: number): Recipe {
-  return {
-    ...recipe,
-    outline: recipe.outline && scaleQuad(recipe.outline, 1 / scale),
-    bows: recipe.bows && scaleBows(recipe.bows, 1 / scale),
-  };
-}
 
 const rounded = (value: number) => Math.round(value * 1e4) / 1e4;
