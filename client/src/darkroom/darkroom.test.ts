@@ -2,7 +2,8 @@ import type { Remote } from 'comlink';
 import { FRESH_RECIPE, type Recipe } from '@ravlo/contract';
 import { fakePage, shaOf } from '../../test/fakes';
 import { createDarkroom, TILE_SIDE } from './darkroom';
-import type { DarkroomTools, FoundSheet, PhotoSource, Picture } from './worker/tools';
+import type { FoundSheet } from '@ravlo/words';
+import type { DarkroomTools, PhotoSource, Picture } from './worker/tools';
 
 const { photo } = fakePage(1);
 const corners = [

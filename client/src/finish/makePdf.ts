@@ -88,17 +88,22 @@ export async function makePdf(
     );
 
   const pages = await developAll(work, developed.pages, darkroom.pdfPage, options);
-  const lost = pages.flatMap((page, i) => (page ? [] : [i + 1]));
+  const lost = lostOf(pages);
   if (lost.length === pages.length) return { status: 'failed', numbers: lost };
   const bytes = await darkroom.pdf(finished(pages), settings, job);
   const ready = { status: 'ready', bytes, pageCount: pages.length - lost.length, lost, loss: 0 } as const;
   if (mostBytes === null || bytes.length <= mostBytes) return ready;
   const ladders = await developAll(work, developed.ladders, darkroom.pdfLadder, options);
+  // Developed a moment ago: what is missing now is not for the page, and nothing may be left out unsaid.
+  if (lostOf(ladders).length > lost.length) throw new Error('A page could not be coded for the limit');
   const within = await darkroom.pdfWithin(finished(ladders), mostBytes, settings, job);
   return within.bytes
     ? { ...ready, bytes: within.bytes, loss: within.loss }
     : { ...ready, leastBytes: within.least };
 }
+
+/** The numbers of the pages that are not there. */
+const lostOf = (pages: readonly unknown[]): number[] => pages.flatMap((page, i) => (page ? [] : [i + 1]));
 
 /** The pages developed in full; null for those that cannot be. */
 function developAll<P>(
@@ -120,11 +125,22 @@ function developAll<P>(
       return null;
     });
     if (made) known.set(key, made);
-    done++;
-    tell();
     return made;
   };
-  return Promise.all(work.map((each, i) => developOne(each, keys[i])));
+  /** copies of a page are developed once */
+  const begun = new Map<string, Promise<P | null>>();
+  const pageOf = async (each: PdfWork, key: string): Promise<P | null> => {
+    const isKnown = known.has(key);
+    const making = begun.get(key) ?? developOne(each, key);
+    begun.set(key, making);
+    const made = await making;
+    if (!isKnown) {
+      done++;
+      tell();
+    }
+    return made;
+  };
+  return Promise.all(work.map((each, i) => pageOf(each, keys[i])));
 }
 
 function marksOf(

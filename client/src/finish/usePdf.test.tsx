@@ -151,6 +151,32 @@ describe('the PDF on the finish screen', () => {
     expect(ladder).toHaveBeenCalledTimes(2);
   });
 
+  it('develops copies of a page once, also sixty', async () => {
+    const page = pageOf(1);
+    const copies = Array.from({ length: 60 }, (_, i) => ({ ...page, id: `copy-${i}` }));
+    const { now, ready, seen } = open(fakePacket(copies));
+    await ready();
+    expect(now()).toMatchObject({ status: 'ready', pageCount: 60, lost: [] });
+    expect(develop).toHaveBeenCalledTimes(1);
+    const steps = seen.flatMap((state) =>
+      state.status === 'working' && state.total > 0 ? [state.done] : [],
+    );
+    expect(steps).toEqual([...steps].sort((a, b) => a - b));
+  });
+
+  it('leaves no page out unsaid where a limit is asked for', async () => {
+    ladder.mockImplementation(async ({ sha256 }) => {
+      if (sha256 === pageOf(2).photo.sha256) throw new Error('It broke');
+      return { rungs: [], size: { width: 210, height: 297 } };
+    });
+    const { view, now, ready } = open(fakePacket([pageOf(1), pageOf(2)]));
+    await ready();
+    within.mockClear();
+    view.rerender({ mostBytes: 9 });
+    await waitFor(() => expect(now()).toEqual({ status: 'failed', numbers: [] }));
+    expect(within).not.toHaveBeenCalled();
+  });
+
   it('makes none where no page can be developed', async () => {
     failingBut([]);
     const { now } = open(fakePacket([pageOf(1), pageOf(2)]));

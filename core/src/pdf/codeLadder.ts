@@ -10,7 +10,7 @@ import {
   type EncodeJpeg,
 } from './codePage';
 import { pageLayers, type PageLayers, type PageLayersOptions } from './pageLayers';
-import { FINE, PLAIN } from './stencil';
+import { COARSE, FINE } from './stencil';
 
 /** One way to code a page. */
 export interface Rung {
@@ -57,13 +57,13 @@ const LAYERED: readonly Ways[] = [
     ],
   },
   {
-    layers: inLayers({ ink: PLAIN }),
+    layers: inLayers({ ink: COARSE }),
     qualities: [
       [40, 0.3],
       [28, 0.45],
     ],
   },
-  { layers: inLayers({ ink: PLAIN, hasRules: false }), qualities: [[28, 1]] },
+  { layers: inLayers({ ink: COARSE, hasRules: false }), qualities: [[28, 1]] },
 ];
 
 /**

@@ -60,6 +60,22 @@ describe('cutStencil', () => {
     expect(colours.data[edge + 2]).toBeLessThan(190);
   });
 
+  it('shows what is faint as dark on the mean as it is, and not as dark as its middle', () => {
+    const { page } = disc([200, 200, 200], 2);
+    const { mask, colours } = cut([200, 200, 200], 2, PLAIN);
+    let [shown, own] = [0, 0];
+    for (let y = 0; y < SIDE; y++) {
+      for (let x = 0; x < SIDE; x++) {
+        if (mask.data[y * mask.width + x] === 0) continue;
+        const patch = (Math.floor(y / colours.patch) * colours.width + Math.floor(x / colours.patch)) * 3;
+        shown += 255 - colours.data[patch];
+        own += 255 - page.data[(y * SIDE + x) * 4];
+      }
+    }
+    expect(shown / own).toBeGreaterThan(0.9);
+    expect(shown / own).toBeLessThan(1);
+  });
+
   it('covers the same with mask and colours', () => {
     const { mask, scale, colours } = cut([0, 0, 0], 2, FINE);
     expect([mask.width, mask.height]).toEqual(

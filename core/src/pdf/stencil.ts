@@ -27,22 +27,26 @@ export interface StencilColours {
 const EDGE = 0.57;
 /** Cells around that say how dark strokes are, to each side. */
 const REACH = 2;
+/** Colour is taken from what is darker than this share of how dark strokes are around: not from a stroke's soft edge. */
+const CORE = 0.9;
 /** What is paler than this, in levels, is paper. */
 const LEAST = 8;
-/** Colour is taken from what is darker than this share of it: not from a stroke's soft edge. */
-const CORE = 0.9;
 /** How fine a stencil is. */
 export interface StencilGrain {
   /** mask pixels a cell, by the page pixels a cell has */
   readonly finer: Readonly<Record<PageParts['step'], number>>;
   /** cells a patch of colour, each way */
   readonly patchCells: number;
+  /** as dark as all that the mask shows is on the mean, not as dark as the middle of strokes */
+  readonly isMean: boolean;
 }
 
-/** For strokes: a page of 200 dpi has cells of two pixels and a mask of 300 dpi. */
-export const FINE: StencilGrain = { finer: { 1: 2, 2: 3 }, patchCells: 4 };
-/** For rules, whose edges nobody reads: the page's own pixels. */
-export const PLAIN: StencilGrain = { finer: { 1: 1, 2: 2 }, patchCells: 8 };
+/** For strokes: a page of 200 dpi has cells of two pixels and a mask of 300 dpi; their colour is that of their middle. */
+export const FINE: StencilGrain = { finer: { 1: 2, 2: 3 }, patchCells: 4, isMean: false };
+/** For strokes where there is not room for more: the page's own pixels. */
+export const COARSE: StencilGrain = { ...FINE, finer: { 1: 1, 2: 2 } };
+/** For rules, whose edges nobody reads: the page's own pixels. Crisp, they would look darker than they are. */
+export const PLAIN: StencilGrain = { finer: { 1: 1, 2: 2 }, patchCells: 8, isMean: true };
 
 /**
  * Cuts a stencil of what some cells of a developed page show: finer than the page, along the line at which a stroke is
@@ -199,20 +203,26 @@ function coloursOf(
   isIn: Uint8Array,
   { data, stride, at }: Darkness,
   levels: Uint8Array,
-  { patchCells }: StencilGrain,
+  { patchCells, isMean }: StencilGrain,
 ): StencilColours {
   const columns = Math.ceil(width / patchCells);
   const rows = Math.ceil(height / patchCells);
   const sums = new Float64Array(columns * rows * 4);
+  // Darkness of all that the mask shows, and of the middles.
+  const [all, core] = [new Mean(), new Mean()];
   for (let y = 0, i = 0; y < height; y++) {
     for (let x = 0; x < width; x++, i++) {
       if (isIn[i] === 0) continue;
+      const edge = Math.max(LEAST, levels[i] * EDGE);
       const from = Math.max(LEAST, levels[i] * CORE);
       const to = (Math.floor(y / patchCells) * columns + Math.floor(x / patchCells)) * 4;
       for (let py = y * step; py < (y + 1) * step; py++) {
         for (let px = x * step; px < (x + 1) * step; px++) {
           // Beyond the page nothing is dark.
-          if (data[at + py * stride + px] < from) continue;
+          const dark = data[at + py * stride + px];
+          if (dark >= edge) all.add(dark);
+          if (dark < from) continue;
+          core.add(dark);
           const pixel = (py * page.width + px) * 4;
           sums[to] += page.data[pixel];
           sums[to + 1] += page.data[pixel + 1];
@@ -222,7 +232,29 @@ function coloursOf(
       }
     }
   }
-  return { width: columns, height: rows, patch: patchCells * step, data: filled(sums, columns, rows) };
+  const colours = filled(sums, columns, rows);
+  // One share for all: colours that were alike stay alike, and code as well.
+  if (isMean && core.sum > 0) lighten(colours, all.value / core.value);
+  return { width: columns, height: rows, patch: patchCells * step, data: colours };
+}
+
+class Mean {
+  sum = 0;
+  private count = 0;
+
+  add(value: number): void {
+    this.sum += value;
+    this.count++;
+  }
+
+  get value(): number {
+    return this.sum / Math.max(1, this.count);
+  }
+}
+
+/** @param share of their darkness that colours keep */
+function lighten(colours: Uint8Array, share: number): void {
+  for (let i = 0; i < colours.length; i++) colours[i] = Math.round(255 - (255 - colours[i]) * share);
 }
 
 /** A patch takes the colour of the one before or above when no channel is further off: in levels, and of its darkness. */

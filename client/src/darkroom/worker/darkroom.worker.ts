@@ -23,10 +23,8 @@ const handing: DarkroomTools = {
   },
   pdfLadder: async (...given) => {
     const ladder = await tools.pdfLadder(...given);
-    return transfer(
-      ladder,
-      ladder.rungs.flatMap(({ coded }) => buffersOf(coded)),
-    );
+    // Rungs share what they have in common, and no bytes can be handed over twice.
+    return transfer(ladder, [...new Set(ladder.rungs.flatMap(({ coded }) => buffersOf(coded)))]);
   },
   pdfWithin: async (...given) => {
     const made = await tools.pdfWithin(...given);
