@@ -54,7 +54,7 @@ export function keepNaming(pattern: NamePattern, values: NameValues): AppThunk {
   return (dispatch, getState) => {
     const { patterns } = injected.selectSlice(getState());
     // A day and a version are of one packet only.
-    const { date: _date, version: _version, ...lasting } = values;
+    const lasting = { ...values, date: undefined, version: undefined };
     const naming = {
       values: lasting,
       patterns: { ...patterns, '': pattern, [values.class?.trim() ?? '']: pattern },
