@@ -102,7 +102,31 @@ try {
   await page.getByRole('button', { name: 'Finish' }).click();
   await page.getByRole('img', { name: 'Page 2 of the PDF' }).waitFor({ timeout: 90_000 });
   await page.getByRole('button', { name: 'Page after' }).click();
+  await settled(page, 6);
   await shoot('finish');
+  await page.setViewportSize(WIDE);
+  await page.getByRole('button', { name: /^Show page 3/ }).click();
+  await page.waitForTimeout(2500);
+  await shoot('finish-wide');
+  await page.setViewportSize(PHONE);
+  await page.getByRole('button', { name: 'From parts' }).click();
+  const parts = page.getByRole('dialog', { name: 'Name from parts' });
+  for (const [field, value] of [
+    ['Surname', 'Tarn'],
+    ['First name', 'Imke'],
+    ['Assignment', 'tides 3'],
+  ])
+    await parts.getByRole('textbox', { name: field }).fill(value);
+  await parts.getByRole('button', { name: 'Use this name' }).click();
+  await page.getByRole('button', { name: 'Set a limit' }).click();
+  await page.getByRole('radio', { name: 'For marking' }).click();
+  await page.getByText(/KB of 5.0 MB/).waitFor();
+  await page.getByTestId('pdf-size').scrollIntoViewIfNeeded();
+  await shoot('finish-lower');
+  await page.getByRole('button', { name: 'Save or share' }).click();
+  await shoot('finish-ways');
+  await page.keyboard.press('Escape');
+  await page.evaluate(() => document.querySelector('[aria-label="To the table"]')?.scrollIntoView());
 
   await page.getByRole('button', { name: 'To the table' }).click();
   await page.getByRole('button', { name: 'Add pages' }).click();
