@@ -79,18 +79,30 @@ function levelsOf(parts: PageParts, isIn: Uint8Array, darkness: Darkness): Uint8
   const own = darkestOf(darkness, parts);
   for (let i = 0; i < own.length; i++) if (isIn[i] === 0) own[i] = 0;
   const levels = new Uint8Array(width * height);
+  // Sums of whole columns of the window, moved down row by row: each cell is added once and taken away once.
+  const sums = new Float64Array(width + 2 * REACH);
+  const squares = new Float64Array(width + 2 * REACH);
+  const count = (row: number, sign: 1 | -1) => {
+    if (row < 0 || row >= height) return;
+    for (let x = 0, i = row * width; x < width; x++, i++) {
+      const value = own[i];
+      if (value === 0) continue;
+      sums[x + REACH] += sign * value;
+      squares[x + REACH] += sign * value * value;
+    }
+  };
+  for (let y = 0; y < REACH; y++) count(y, 1);
   for (let y = 0, i = 0; y < height; y++) {
+    count(y + REACH, 1);
+    count(y - REACH - 1, -1);
     for (let x = 0; x < width; x++, i++) {
       if (isIn[i] === 0) continue;
-      let [sum, squares] = [0, 0];
-      const right = Math.min(width - 1, x + REACH);
-      for (let ny = Math.max(0, y - REACH); ny <= Math.min(height - 1, y + REACH); ny++) {
-        for (let near = ny * width + Math.max(0, x - REACH); near <= ny * width + right; near++) {
-          sum += own[near];
-          squares += own[near] * own[near];
-        }
+      let [sum, square] = [0, 0];
+      for (let k = x; k <= x + 2 * REACH; k++) {
+        sum += sums[k];
+        square += squares[k];
       }
-      if (sum > 0) levels[i] = Math.round(squares / sum);
+      if (sum > 0) levels[i] = Math.round(square / sum);
     }
   }
   return levels;

@@ -84,7 +84,7 @@ for (const name of names) {
     kb(layered.length),
     kb(jpeg.length),
     (jpeg.length / layered.length).toFixed(1),
-    recallOf(image, await showPdf(layered, PAGE_DPI)).toFixed(4),
+    parts ? recallOf(image, parts, await showPdf(layered, PAGE_DPI)).toFixed(4) : '',
     sharpness(fine).toFixed(1),
     sharpness(fineJpeg).toFixed(1),
     ms.toFixed(0),

@@ -1,5 +1,6 @@
 import sharp from 'sharp';
-import type { Rgba } from '@ravlo/core';
+import type { PageParts, Rgba } from '@ravlo/core';
+import { RULE } from '@ravlo/core/inside';
 import { greyOf, otsuThreshold } from '../clean/baselines';
 import type { CleanPage } from '../clean/cleanPages';
 
@@ -22,12 +23,20 @@ export async function inkF(shown: Rgba, truth: CleanPage): Promise<number> {
   return (2 * precision * recall) / (precision + recall);
 }
 
-/** The share of a developed page's dark pixels that a reader shows dark as well, within a pixel; same resolution. */
-export function recallOf(developed: Rgba, shown: Rgba): number {
+/**
+ * The share of the dark pixels of a developed page's ink that a reader shows dark as well, within a pixel; same resolution.
+ * Printed rules are no ink: one threshold for all goes through the middle of their greys.
+ */
+export function recallOf(developed: Rgba, parts: PageParts, shown: Rgba): number {
   const { width, height } = developed;
   const grey = greyOf(developed);
   const threshold = otsuThreshold(grey);
-  const dark = Uint8Array.from(grey, (value) => (value <= threshold ? 1 : 0));
+  const isRule = (i: number) => {
+    const [x, y] = [i % width, Math.floor(i / width)];
+    const cell = Math.floor(y / parts.step) * parts.width + Math.floor(x / parts.step);
+    return parts.kinds[cell] === RULE;
+  };
+  const dark = Uint8Array.from(grey, (value, i) => (value <= threshold && !isRule(i) ? 1 : 0));
   const other = greyOf(shown);
   const there = new Uint8Array(dark.length);
   for (let y = 0; y < height; y++) {
