@@ -42,8 +42,17 @@ test('no screen keeps anybody out', async ({ page: browser, ravlo }) => {
   await expect(browser.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await clear('keys');
   await browser.goto(`${ravlo.url}/packet/${id}/finish`);
-  await expect(browser.getByRole('button', { name: /Save PDF/ })).toBeVisible();
+  await expect(browser.getByRole('img', { name: 'Page 1 of the PDF' })).toBeVisible({ timeout: 60_000 });
+  await browser.getByRole('button', { name: 'Set a limit' }).click();
+  await browser.getByRole('radio', { name: 'My name' }).click();
   await clear('finish');
+  await browser.getByRole('button', { name: 'From parts' }).click();
+  await browser.getByRole('button', { name: '+ Own words' }).click();
+  await browser.getByRole('textbox', { name: 'Own words' }).fill('tides');
+  await clear('name from parts');
+  await browser.getByRole('button', { name: 'Use this name' }).click();
+  await browser.getByRole('button', { name: 'Save or share' }).click();
+  await clear('save or share');
 });
 
 test.describe('on a wide screen', () => {

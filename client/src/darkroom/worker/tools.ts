@@ -24,7 +24,6 @@ import {
   type FlatPage,
   type PdfLadder,
   type PdfPage,
-  type Quad,
   type Recipe,
   type Rgba,
   type Verdict,
