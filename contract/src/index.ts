@@ -2,6 +2,7 @@ export * from './archive';
 export * from './changes';
 export * from './desk/brief';
 export * from './desk/deskRules';
+export * from './desk/handOver';
 export * from './desk/parts';
 export * from './desk/sayTime';
 export * from './fileName';

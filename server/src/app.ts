@@ -8,6 +8,7 @@ import { answer } from './http/answer';
 import { archiveRoutes } from './http/archiveRoutes';
 import { arrivalRoutes } from './http/arrivalRoutes';
 import { clientFiles } from './http/clientFiles';
+import { deskRoutes, handingRoutes } from './http/deskRoutes';
 import { editRoutes } from './http/editRoutes';
 import { eventRoutes } from './http/eventRoutes';
 import { onlyFromHere } from './http/onlyFromHere';
@@ -19,6 +20,7 @@ import { photoRoutes } from './http/photoRoutes';
 import { noSuchRoute, problemHandler } from './http/problemHandler';
 import { uploadRoutes } from './http/uploadRoutes';
 import { onlyPaired } from './http/whoAsks';
+import type { Desk } from './desk/desk';
 import type { Archives } from './store/archives';
 import type { Arrivals } from './store/arrivals';
 import type { Changes } from './store/changes';
@@ -30,6 +32,7 @@ export interface AppParts {
   readonly store: PersonStore;
   readonly arrivals: Arrivals;
   readonly archives: Archives;
+  readonly desk: Desk;
   readonly files: PhotoFiles;
   readonly phones: Phones;
   readonly changes: Changes;
@@ -42,7 +45,7 @@ export interface AppParts {
 
 /** The whole HTTP application, not yet listening. */
 export function createApp(parts: AppParts): Express {
-  const { store, arrivals, archives, files, phones, changes, log, clientDir, lan } = parts;
+  const { store, arrivals, archives, desk, files, phones, changes, log, clientDir, lan } = parts;
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, quietReqLogger: true, autoLogging: { ignore: isRoutine } }));
@@ -61,10 +64,12 @@ export function createApp(parts: AppParts): Express {
   api.use(uploadRoutes(store, files, arrivals));
   api.use(photoRoutes(store, files));
   api.use(archiveRoutes(archives, files));
+  api.use(handingRoutes(desk));
   api.use(eventRoutes(changes));
   api.use(express.json({ limit: MOST_JSON_BYTES }));
   api.use(arrivalRoutes(arrivals));
   api.use(editRoutes(store));
+  api.use(deskRoutes(desk));
   api.use('/packets', packetRoutes(store));
   api.use('/pages', pageRoutes(store));
   api.use('/phones', phoneRoutes(phones, lan));

@@ -6,6 +6,10 @@ import { pino } from 'pino';
 import { toString } from 'qrcode';
 import { createApp } from './app';
 import { loadDemo } from './demo/loadDemo';
+import { loadDesk } from './demo/loadDesk';
+import { createDesk } from './desk/desk';
+import { openHandedFiles } from './desk/handedFiles';
+import { openReceiptKey } from './desk/receiptKey';
 import { pairingLinks } from './http/pairingLinks';
 import { readSettings } from './settings';
 import { createArchives } from './store/archives';
@@ -36,14 +40,20 @@ async function main(): Promise<void> {
   const store = openPersonStore({ db, writer, ownerId, changes, log });
   const arrivals = createArrivals(store, files);
   const archives = createArchives(store, files);
+  const handed = await openHandedFiles(settings.dataDir);
+  const key = await openReceiptKey(settings.dataDir);
+  const desk = createDesk({ db, writer, files: handed, key, personId: ownerId });
   const phones = createPhones(db, writer, ownerId);
-  if (settings.demo) await loadDemo(path.join(root, 'demo'), store, files);
+  if (settings.demo) {
+    await loadDemo(path.join(root, 'demo'), store, files);
+    await loadDesk(db, writer, ownerId);
+  }
   await arrivals.resume();
   const endSweeping = keepSwept(db, writer, files, (reason) => log.error({ err: reason }, 'sweeping failed'));
 
   const clientDir = path.join(root, 'client/dist');
   const { lan } = settings;
-  const app = createApp({ store, arrivals, archives, files, phones, changes, log, clientDir, lan });
+  const app = createApp({ store, arrivals, archives, desk, files, phones, changes, log, clientDir, lan });
   const server = app.listen(settings.port, settings.host);
   server.on('listening', () => void announce(lan ? phones : null, (server.address() as AddressInfo).port));
   server.on('error', (error: NodeJS.ErrnoException) => {

@@ -20,6 +20,14 @@ const KINDS: Record<ProblemKind, { status: number; title: string }> = {
   'archive-altered': { status: 422, title: 'The archive is not as it was made' },
   'archive-newer': { status: 422, title: 'The archive is of a newer Ravlo' },
   'archive-too-big': { status: 413, title: 'The archive is too big' },
+  'no-such-class': { status: 404, title: 'No class has this code' },
+  'desk-closed': { status: 409, title: 'It is not taken any more' },
+  'no-attempts-left': { status: 409, title: 'No attempts are left' },
+  'not-confirmed': { status: 422, title: 'The statement is not confirmed' },
+  'handed-format': { status: 415, title: 'Not the format that was asked for' },
+  'handed-too-big': { status: 413, title: 'The file is too big' },
+  'handed-altered': { status: 422, title: 'The file did not arrive as it was sent' },
+  'too-many-tries': { status: 429, title: 'Too many tries' },
   'storage-full': { status: 507, title: 'No room left' },
   forbidden: { status: 403, title: 'Not from here' },
   'not-paired': { status: 401, title: 'This device is not paired' },
@@ -43,7 +51,7 @@ export class ProblemError extends Error {
   }
 }
 
-export function notFound(what: 'packet' | 'page' | 'photo'): ProblemError {
+export function notFound(what: 'packet' | 'page' | 'photo' | 'brief' | 'attempt'): ProblemError {
   return new ProblemError(
     'not-found',
     `This ${what} is not here. It may have been deleted in another window.`,

@@ -4,6 +4,9 @@ import path from 'node:path';
 import { pino } from 'pino';
 import sharp from 'sharp';
 import { createApp } from '../src/app';
+import { createDesk } from '../src/desk/desk';
+import { openHandedFiles } from '../src/desk/handedFiles';
+import { openReceiptKey } from '../src/desk/receiptKey';
 import { createArchives } from '../src/store/archives';
 import { createArrivals } from '../src/store/arrivals';
 import { createChanges } from '../src/store/changes';
@@ -18,6 +21,10 @@ export async function openTestServer() {
   const dir = await mkdtemp(path.join(tmpdir(), 'ravlo-'));
   const db = await openDatabase(path.join(dir, 'ravlo.sqlite'));
   const files = await openPhotoFiles(dir);
+  const handed = await openHandedFiles(dir);
+  const key = await openReceiptKey(dir);
+  /** of the desk; moved by tests */
+  const clock = { now: Date.now() };
   const log = pino({ level: 'silent' });
   const writer = createWriter(db.sequelize);
   const storeOf = (ownerId: string, changes = createChanges()) =>
@@ -30,6 +37,7 @@ export async function openTestServer() {
       store,
       arrivals,
       archives: createArchives(store, files),
+      desk: createDesk({ db, writer, files: handed, key, personId: id, now: () => clock.now }),
       files,
       phones: createPhones(db, writer, id),
       changes,
@@ -44,6 +52,8 @@ export async function openTestServer() {
     db,
     files,
     writer,
+    clock,
+    imkeId: imke.id,
     storeOf,
     arrivals: createArrivals(storeOf(imke.id), files),
     imke: appFor(imke.id),

@@ -7,7 +7,7 @@ import {
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';
-import type { Found, Margin, Paper, Photo, Recipe } from '@ravlo/contract';
+import type { Brief, Found, Margin, Paper, Photo, Receipt, Recipe } from '@ravlo/contract';
 
 export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttributes<PersonRow>> {
   declare id: CreationOptional<string>;
@@ -69,6 +69,42 @@ export class PhoneRow extends Model<InferAttributes<PhoneRow>, InferCreationAttr
   declare createdAt: CreationOptional<Date>;
 }
 
+export class DeskClassRow extends Model<
+  InferAttributes<DeskClassRow>,
+  InferCreationAttributes<DeskClassRow>
+> {
+  declare id: CreationOptional<string>;
+  declare name: string;
+  declare marker: string;
+  declare code: string;
+}
+
+/** Who is in which class. */
+export class MemberRow extends Model<InferAttributes<MemberRow>, InferCreationAttributes<MemberRow>> {
+  declare classId: string;
+  declare personId: string;
+}
+
+export class BriefRow extends Model<InferAttributes<BriefRow>, InferCreationAttributes<BriefRow>> {
+  declare id: CreationOptional<string>;
+  declare classId: string;
+  declare content: Omit<Brief, 'id' | 'classId'>;
+  declare deskClass?: NonAttribute<DeskClassRow>;
+}
+
+/** Work that has arrived: the row is written when its bytes have been read back from the disk. */
+export class AttemptRow extends Model<InferAttributes<AttemptRow>, InferCreationAttributes<AttemptRow>> {
+  declare id: CreationOptional<string>;
+  declare briefId: string;
+  declare personId: string;
+  declare key: string;
+  declare number: number;
+  declare sha256: string;
+  declare comment: string;
+  declare receipt: Receipt;
+  declare takenBackAt: CreationOptional<Date | null>;
+}
+
 const id = { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 };
 
 /** The tables of one open database. Another connection, in a test or beside it, has classes of its own. */
@@ -78,6 +114,10 @@ export interface Tables {
   readonly photos: typeof PhotoRow;
   readonly pages: typeof PageRow;
   readonly phones: typeof PhoneRow;
+  readonly deskClasses: typeof DeskClassRow;
+  readonly members: typeof MemberRow;
+  readonly briefs: typeof BriefRow;
+  readonly attempts: typeof AttemptRow;
 }
 
 /** Binds the tables to a connection; they are made by migrations. */
@@ -87,6 +127,10 @@ export function bindTables(sequelize: Sequelize): Tables {
   class Photos extends PhotoRow {}
   class Pages extends PageRow {}
   class Phones extends PhoneRow {}
+  class DeskClasses extends DeskClassRow {}
+  class Members extends MemberRow {}
+  class Briefs extends BriefRow {}
+  class Attempts extends AttemptRow {}
   People.init({ id, name: DataTypes.STRING }, { sequelize, tableName: 'people' });
   Packets.init(
     {
@@ -147,7 +191,37 @@ export function bindTables(sequelize: Sequelize): Tables {
     },
     { sequelize, tableName: 'phones' },
   );
+  DeskClasses.init(
+    { id, name: DataTypes.TEXT, marker: DataTypes.TEXT, code: DataTypes.STRING(16) },
+    { sequelize, tableName: 'deskClasses' },
+  );
+  Members.init(
+    {
+      classId: { type: DataTypes.UUID, primaryKey: true },
+      personId: { type: DataTypes.UUID, primaryKey: true },
+    },
+    { sequelize, tableName: 'members' },
+  );
+  Briefs.init({ id, classId: DataTypes.UUID, content: DataTypes.JSON }, { sequelize, tableName: 'briefs' });
+  Attempts.init(
+    {
+      id,
+      briefId: DataTypes.UUID,
+      personId: DataTypes.UUID,
+      key: DataTypes.STRING(64),
+      number: DataTypes.INTEGER,
+      sha256: DataTypes.STRING(64),
+      comment: DataTypes.TEXT,
+      receipt: DataTypes.JSON,
+      takenBackAt: DataTypes.DATE,
+    },
+    { sequelize, tableName: 'attempts' },
+  );
+  Briefs.belongsTo(DeskClasses, { as: 'deskClass', foreignKey: 'classId' });
   Pages.belongsTo(Photos, { as: 'photo', foreignKey: 'photoId' });
   Pages.belongsTo(Packets, { as: 'packet', foreignKey: 'packetId' });
-  return { people: People, packets: Packets, photos: Photos, pages: Pages, phones: Phones };
+  return {
+    ...{ people: People, packets: Packets, photos: Photos, pages: Pages, phones: Phones },
+    ...{ deskClasses: DeskClasses, members: Members, briefs: Briefs, attempts: Attempts },
+  };
 }

@@ -6,6 +6,7 @@ import * as third from './0003-taken-at-and-look';
 import * as fourth from './0004-found-and-batch';
 import * as fifth from './0005-rules-of-a-look';
 import * as sixth from './0006-finish';
+import * as seventh from './0007-desk';
 
 /** All migrations, oldest first. A migration that has shipped is never changed. */
 export const migrations: RunnableMigration<QueryInterface>[] = [
@@ -15,4 +16,5 @@ export const migrations: RunnableMigration<QueryInterface>[] = [
   { name: '0004-found-and-batch', up: ({ context }) => fourth.up(context) },
   { name: '0005-rules-of-a-look', up: ({ context }) => fifth.up(context) },
   { name: '0006-finish', up: ({ context }) => sixth.up(context) },
+  { name: '0007-desk', up: ({ context }) => seventh.up(context) },
 ];

@@ -1,0 +1,114 @@
+import { z } from 'zod';
+import { idSchema, sha256Schema } from '../packet';
+import { CODE_ALPHABET } from '../phones';
+import { briefSchema } from './brief';
+
+const time = z.iso.datetime();
+
+export const CLASS_CODE_LENGTH = 8;
+/** A class's code as it is typed: blanks, dashes and small letters are forgiven. */
+export const classCodeSchema = z
+  .string()
+  .max(40)
+  .transform((typed) => typed.replace(/[\s-]/g, '').toUpperCase())
+  .pipe(
+    z
+      .string()
+      .regex(
+        new RegExp(`^[${CODE_ALPHABET}]{${CLASS_CODE_LENGTH}}$`),
+        'A class code has eight letters and digits. It never has O, I, L, 0 or 1.',
+      ),
+  );
+
+/** A code as it is shown: "KTWR-4729". */
+export const sayCode = (code: string): string => `${code.slice(0, 4)}-${code.slice(4)}`;
+
+export const deskClassSchema = z.object({
+  id: idSchema,
+  name: z.string(),
+  /** who reads what is handed over */
+  marker: z.string(),
+});
+export type DeskClass = z.infer<typeof deskClassSchema>;
+
+/** What the proof says; its text is what is signed. */
+export const receiptFactsSchema = z.object({
+  kind: z.literal('ravlo-receipt'),
+  version: z.literal(1),
+  id: idSchema,
+  person: z.string(),
+  deskClass: z.string(),
+  brief: z.string(),
+  /** from 1 */
+  attempt: z.number().int().positive(),
+  attemptsAllowed: z.number().int().positive().nullable(),
+  fileName: z.string(),
+  pages: z.number().int().positive(),
+  bytes: z.number().int().positive(),
+  /** of the bytes as they were read back from where they are kept */
+  sha256: sha256Schema,
+  arrivedAt: time,
+  dueAt: time.nullable(),
+  isLate: z.boolean(),
+});
+export type ReceiptFacts = z.infer<typeof receiptFactsSchema>;
+
+export const receiptSchema = receiptFactsSchema.extend({
+  /** the desk's public key (Ed25519, SPKI, base64) */
+  key: z.string().max(200),
+  /** of `receiptText`, base64 */
+  signature: z.string().max(200),
+});
+export type Receipt = z.infer<typeof receiptSchema>;
+
+/** The text of a receipt that is signed: its facts in the order in which the schema names them. */
+export const receiptText = (receipt: ReceiptFacts): string =>
+  JSON.stringify(receiptFactsSchema.parse(receipt));
+
+export const attemptSchema = z.object({
+  id: idSchema,
+  briefId: idSchema,
+  comment: z.string(),
+  takenBackAt: time.nullable(),
+  receipt: receiptSchema,
+});
+export type Attempt = z.infer<typeof attemptSchema>;
+
+/** A brief as a student sees it, with what they have handed over. */
+export const myBriefSchema = z.object({
+  brief: briefSchema,
+  deskClass: deskClassSchema,
+  /** the first first */
+  attempts: z.array(attemptSchema),
+});
+export type MyBrief = z.infer<typeof myBriefSchema>;
+
+export const deskSchema = z.object({
+  /** the desk's clock: the one that counts */
+  now: time,
+  person: z.string(),
+  classes: z.array(deskClassSchema),
+  briefs: z.array(myBriefSchema),
+});
+export type DeskOfMine = z.infer<typeof deskSchema>;
+
+export const joinSchema = z.object({ code: classCodeSchema });
+
+export const MOST_COMMENT = 10_000;
+/** The largest file that the desk takes, bytes, whatever a brief allows. */
+export const MOST_HANDED_BYTES = 200 * 1024 * 1024;
+
+/** Made by the client for one handing over: whatever happens on the way, it is one attempt. */
+export const attemptKeySchema = z.string().regex(/^[\w-]{16,64}$/);
+
+/** Hands over bytes that have been sent under the same key before. */
+export const handOverSchema = z.object({
+  key: attemptKeySchema,
+  fileName: z.string().trim().min(1).max(255),
+  /** of the bytes that were looked at */
+  sha256: sha256Schema,
+  comment: z.string().max(MOST_COMMENT, `A word to the marker can have ${MOST_COMMENT} letters at most.`),
+  /** the brief's statement has been confirmed */
+  isConfirmed: z.boolean(),
+});
+export type HandOver = z.infer<typeof handOverSchema>;
