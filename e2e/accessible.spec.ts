@@ -1,17 +1,6 @@
-import { AxeBuilder } from '@axe-core/playwright';
-import type { Page as BrowserPage } from '@playwright/test';
+import { serious } from './support/axe';
 import { addPhotos, newPacket, toTable } from './support/steps';
 import { expect, test } from './support/test';
-
-/** What axe finds that keeps somebody out. */
-async function serious(browser: BrowserPage): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page: browser }).analyze();
-  return violations
-    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-    .flatMap(({ id, nodes }) =>
-      nodes.map(({ target, failureSummary }) => `${id} ${target.join(' ')} ${failureSummary}`),
-    );
-}
 
 test('no screen keeps anybody out', async ({ page: browser, ravlo }) => {
   const clear = async (screen: string) =>

@@ -66,11 +66,9 @@ try {
   await shoot('bench-edges');
   if (box) await page.mouse.move(box.x + 24, box.y + 24);
   await page.mouse.up();
-  for (const tool of ['Turn', 'Look']) {
-    await page.getByRole('tab', { name: tool }).click();
-    await settled(page, 1);
-    await shoot(`bench-${tool.toLowerCase()}`);
-  }
+  await page.getByRole('tab', { name: 'Look' }).click();
+  await settled(page, 1);
+  await shoot('bench-look');
   await page.getByRole('tab', { name: 'Notes' }).click();
   const surface = (await page.getByTestId('notes-surface').boundingBox())!;
   const on = (x: number, y: number) =>
@@ -93,12 +91,6 @@ try {
   await page.setViewportSize(PHONE);
 
   await page.getByRole('button', { name: 'To the table' }).click();
-  await page.getByRole('button', { name: 'All pages' }).click();
-  await page.getByRole('button', { name: 'Select pages' }).click();
-  await page.getByTestId('page-1').locator('img').click();
-  await page.getByTestId('page-3').locator('img').click();
-  await shoot('table-select');
-  await page.getByRole('button', { name: 'End selecting' }).click();
   await page.getByRole('button', { name: 'Finish' }).click();
   await page.getByRole('img', { name: 'Page 2 of the PDF' }).waitFor({ timeout: 90_000 });
   await page.getByRole('button', { name: 'Page after' }).click();
@@ -126,9 +118,25 @@ try {
   await page.getByRole('button', { name: 'Save or share' }).click();
   await shoot('finish-ways');
   await page.keyboard.press('Escape');
-  await page.evaluate(() => document.querySelector('[aria-label="To the table"]')?.scrollIntoView());
+  await page.getByRole('button', { name: 'Hand it over to a class' }).click();
+  await page.getByRole('button', { name: 'Choose' }).click();
+  await page.getByRole('radio', { name: /^Tides, week 3/ }).click();
+  await page.getByRole('checkbox').click();
+  await page
+    .getByRole('textbox', { name: /^A word/ })
+    .fill('Page 3 is the curve. I drew it on squared paper.');
+  await page.getByText(/^5 pages, /).waitFor({ timeout: 90_000 });
+  await shoot('hand-over');
+  await page.getByRole('button', { name: 'Hand over to Ada Holm' }).click();
+  await page.getByRole('group', { name: /^Receipt/ }).waitFor();
+  await shoot('brief');
+  await page.setViewportSize(WIDE);
+  await page.waitForTimeout(800);
+  await shoot('brief-wide');
+  await page.setViewportSize(PHONE);
+  await page.goto(server.url);
+  await page.getByRole('link', { name: new RegExp(`^${PACKET}`) }).click();
 
-  await page.getByRole('button', { name: 'To the table' }).click();
   await page.getByRole('button', { name: 'Add pages' }).click();
   await page.getByTestId('library-input').setInputFiles([
     { name: 'knots.jpg', mimeType: 'image/jpeg', buffer: await readFile(demoPhoto('knots-glare')) },

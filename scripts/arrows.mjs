@@ -22,7 +22,10 @@ export const DOORS = {
   '@ravlo/core/inside': ['measure'],
 };
 
-const SCREENS = ['shelf', 'gather', 'table', 'bench', 'finish', 'deleted', 'settings'];
+const SCREENS = [
+  ...['shelf', 'gather', 'table', 'bench', 'finish', 'brief', 'handover'],
+  ...['deleted', 'settings'],
+];
 const BELOW_SCREENS = ['page', 'packet', 'darkroom', 'ui'];
 
 /** What a folder of a workspace may import of that workspace's other folders. Files beside the folders are named as such. */

@@ -5,7 +5,7 @@ import { setMyName } from '@/page/myNameSlice';
 import { ChoiceRow } from '@/ui/ChoiceRow';
 import { colours, fonts, radius, space, target, type } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
-import type { PdfWishes } from './makePdf';
+import type { PdfWishes } from '@/page/makePdf';
 import { SizeLimit } from './SizeLimit';
 
 export interface FinishChoicesProps {

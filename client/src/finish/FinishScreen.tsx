@@ -16,13 +16,14 @@ import { usePageRemarks } from '@/page/usePageRemarks';
 import { CloseLook } from './CloseLook';
 import { FinishChoices } from './FinishChoices';
 import { Making } from './Making';
+import { HandOverWay } from './HandOverWay';
 import { NameField } from './NameField';
 import { NameParts } from './NameParts';
 import { PdfPages } from './PdfPages';
-import { ReadyCheck } from './ReadyCheck';
+import { ReadyCheck } from '@/page/ReadyCheck';
 import { useFinish } from './useFinish';
-import { usePdf } from './usePdf';
-import { useReadyCheck } from './useReadyCheck';
+import { usePdf } from '@/page/usePdf';
+import { useReadyCheck } from '@/page/useReadyCheck';
 import { WaysOut } from './WaysOut';
 
 const NONE_LOST: readonly number[] = [];
@@ -139,6 +140,7 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
           {savedAs ? (
             <Notice tone="good" title={`Saved as ${savedAs}`} detail="Look in your downloads." />
           ) : null}
+          <HandOverWay packetId={packetId} />
           <View style={styles.ways}>
             <Button grow label="Save or share" disabled={!canLeave} onPress={() => setSheet('ways-out')} />
             <Button

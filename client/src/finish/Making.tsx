@@ -3,7 +3,7 @@ import { Button } from '@/ui/Button';
 import { Notice } from '@/ui/Notice';
 import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
-import type { PdfState } from './usePdf';
+import type { PdfState } from '@/page/usePdf';
 
 export interface MakingProps {
   readonly pdf: PdfState;

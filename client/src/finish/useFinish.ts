@@ -1,5 +1,5 @@
-import { useEffect, useMemo, useState } from 'react';
-import { FRESH_FACTS, packetNameSchema, UNNAMED, type PacketFacts } from '@ravlo/contract';
+import { useEffect, useState } from 'react';
+import { packetNameSchema, UNNAMED, type PacketFacts } from '@ravlo/contract';
 import { format } from 'date-fns';
 import { usePacketQuery, useShelfQuery } from '@/packet/api';
 import { changeFacts } from '@/packet/editing';
@@ -7,10 +7,9 @@ import { selectFacts, selectRecipe } from '@/packet/editsSlice';
 import { sameItems } from '@/packet/sameItems';
 import { useAppDispatch, useAppSelector } from '@/packet/store';
 import { toTrouble } from '@/packet/trouble';
-import { selectMyName } from '@/page/myNameSlice';
 import { packetDay } from '@ravlo/words';
-import { fileNameAmong } from './fileNameAmong';
-import type { PdfWishes } from './makePdf';
+import { fileNameAmong } from '@/page/fileNameAmong';
+import { useWishes } from '@/page/useWishes';
 import { suggestName } from './suggestName';
 
 /** A name is saved when typing has paused for this long, ms. */
@@ -23,7 +22,6 @@ export function useFinish(packetId: string) {
   const dispatch = useAppDispatch();
   const { data: packet, error } = usePacketQuery(packetId);
   const { data: shelf } = useShelfQuery();
-  const myName = useAppSelector(selectMyName);
   const facts = useAppSelector((state) => (packet ? selectFacts(state, packet) : null));
   const recipes = useAppSelector(
     (state) => (packet?.pages ?? []).map((page) => selectRecipe(state, page)),
@@ -45,22 +43,7 @@ export function useFinish(packetId: string) {
 
   /** the last name that can stand on the file */
   const title = validName ?? savedName ?? UNNAMED;
-  const { paper, margin, isUpright, isSigned, mostBytes } = facts ?? FRESH_FACTS;
-  const createdAt = packet?.createdAt;
-  const wishes = useMemo(
-    (): PdfWishes => ({
-      paper,
-      margin,
-      isUpright,
-      mostBytes,
-      title,
-      myName,
-      date: new Date(createdAt ?? 0),
-      language: globalThis.navigator?.language ?? 'en',
-      ...(isSigned && myName ? { author: myName } : {}),
-    }),
-    [paper, margin, isUpright, isSigned, mostBytes, title, myName, createdAt],
-  );
+  const wishes = useWishes(packet, facts, title);
   const toFile = (wanted: string) =>
     packet ? fileNameAmong(shelf?.packets ?? [], { ...packet, name: wanted }) : wanted;
   const suggestion =
@@ -86,7 +69,7 @@ export function useFinish(packetId: string) {
     setName: setTyped,
     /** keeps the name that a file was saved under for the next suggestion */
     rememberName: () => globalThis.localStorage?.setItem(LAST_NAME, title),
-    isSigned,
+    isSigned: facts?.isSigned ?? false,
     set: (change: Partial<PacketFacts>, what: string) =>
       packet && dispatch(changeFacts(packet, change, what)),
     trouble: error ? toTrouble(error) : null,

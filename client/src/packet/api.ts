@@ -1,19 +1,28 @@
 import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchArgs } from '@reduxjs/toolkit/query/react';
 import {
   arrangedSchema,
+  attemptSchema,
+  deskClassSchema,
   deletedSchema,
+  deskSchema,
   editedSchema,
+  myBriefSchema,
   openPacketSchema,
   pageSchema,
   pairingSchema,
   phonesSchema,
   shelfSchema,
   type Arrange,
+  type Attempt,
   type CopyPage,
   type Deleted,
+  type DeskClass,
+  type DeskOfMine,
   type Edits,
   type Edited,
   type Found,
+  type HandOver,
+  type MyBrief,
   type OpenPacket,
   type Page,
   type Pairing,
@@ -40,7 +49,7 @@ type ApiState = Parameters<ReturnType<typeof api.endpoints.packet.select>>[0];
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: query,
-  tagTypes: ['Shelf', 'Packet', 'Page', 'Deleted', 'Phones'],
+  tagTypes: ['Shelf', 'Packet', 'Page', 'Deleted', 'Phones', 'Desk'],
   refetchOnFocus: true,
   refetchOnReconnect: true,
   catchSchemaFailure: () => UNEXPECTED,
@@ -143,6 +152,36 @@ export const api = createApi({
       query: ({ id, ...body }) => ({ url: `pages/${id}/found`, method: 'PUT', body }),
       responseSchema: pageSchema,
     }),
+    /** What is asked of the person, and what they have handed over. */
+    desk: build.query<DeskOfMine, void>({
+      query: () => 'desk',
+      responseSchema: deskSchema,
+      providesTags: ['Desk'],
+    }),
+    brief: build.query<MyBrief, string>({
+      query: (id) => `briefs/${id}`,
+      responseSchema: myBriefSchema,
+      providesTags: ['Desk'],
+    }),
+    joinClass: build.mutation<DeskClass, string>({
+      query: (code) => ({ url: 'desk/join', method: 'POST', body: { code } }),
+      responseSchema: deskClassSchema,
+      invalidatesTags: ['Desk'],
+    }),
+    /** The bytes of a handing over, before it. */
+    sendHanding: build.mutation<void, { key: string; bytes: Blob }>({
+      query: ({ key, bytes }) => ({ url: `handing/${key}`, method: 'PUT', body: bytes }),
+    }),
+    enterAttempt: build.mutation<Attempt, HandOver & { briefId: string }>({
+      query: ({ briefId, ...body }) => ({ url: `briefs/${briefId}/attempts`, method: 'POST', body }),
+      responseSchema: attemptSchema,
+      invalidatesTags: ['Desk'],
+    }),
+    takeBack: build.mutation<Attempt, string>({
+      query: (id) => ({ url: `attempts/${id}/take-back`, method: 'POST' }),
+      responseSchema: attemptSchema,
+      invalidatesTags: ['Desk'],
+    }),
     phones: build.query<Phones, void>({
       query: () => 'phones',
       responseSchema: phonesSchema,
@@ -169,6 +208,12 @@ export const {
   useCopyPageMutation,
   useRestorePacketMutation,
   useRestorePageMutation,
+  useDeskQuery,
+  useBriefQuery,
+  useJoinClassMutation,
+  useSendHandingMutation,
+  useEnterAttemptMutation,
+  useTakeBackMutation,
   usePhonesQuery,
   useOpenCodeMutation,
   useForgetPhoneMutation,
@@ -176,6 +221,9 @@ export const {
 
 /** Where the server gives a packet as a Ravlo archive. */
 export const archiveUrl = (packetId: string): string => `/api/packets/${packetId}/archive`;
+
+/** Where the desk gives what was handed over. */
+export const handedUrl = (attemptId: string): string => `/api/attempts/${attemptId}/file`;
 
 /** How often changes are looked for while the page is in view, ms: they are told as they happen, but lines break. */
 export const LOOK_AGAIN = 10_000;

@@ -9,6 +9,7 @@ import { UndoBar } from '@/ui/UndoBar';
 import { WordButton } from '@/ui/WordButton';
 import { Words } from '@/ui/Words';
 import { ArchiveInput } from './ArchiveInput';
+import { DueList } from './DueList';
 import { PacketList } from './PacketList';
 import { ShelfHead } from './ShelfHead';
 import { useShelf } from './useShelf';
@@ -39,6 +40,7 @@ export function ShelfScreen() {
           <KeptPhotos label="Photos held back" items={held} />
         </>
       ) : null}
+      <DueList />
       <Words size="lead" bold heading={2}>
         Packets
       </Words>

@@ -4,6 +4,7 @@ import { Button } from '@/ui/Button';
 import { colours, space } from '@/ui/tokens';
 import { WordButton } from '@/ui/WordButton';
 import { ArchiveInput } from './ArchiveInput';
+import { DueList } from './DueList';
 import { PacketList } from './PacketList';
 import { ShelfHead } from './ShelfHead';
 import { useShelf } from './useShelf';
@@ -19,6 +20,7 @@ export function ShelfSide({ openId }: { readonly openId?: string }) {
         <Button kind="filled" label="New packet" disabled={isCreating} onPress={() => void create()} />
       </View>
       <ScrollView contentContainerStyle={styles.list}>
+        <DueList compact />
         <PacketList compact shelf={shelf} trouble={trouble} openId={openId} onRemove={() => undefined} />
         <ArchiveInput isBusy={isBringingIn} onFile={(file) => void bringIn(file)} />
         <WordButton label="Deleted" onPress={() => router.push('/deleted')} />

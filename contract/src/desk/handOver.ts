@@ -101,6 +101,15 @@ export const MOST_HANDED_BYTES = 200 * 1024 * 1024;
 /** Made by the client for one handing over: whatever happens on the way, it is one attempt. */
 export const attemptKeySchema = z.string().regex(/^[\w-]{16,64}$/);
 
+/**
+ * The key of a handing over: the same for the same bytes as the same attempt, in every tab and after every reload, so that
+ * pressing twice is one attempt; another after taking back.
+ *
+ * @param number which attempt it would be, from 1
+ */
+export const attemptKey = (briefId: string, number: number, sha256: string): string =>
+  `${sha256.slice(0, 40)}-${briefId.slice(0, 8)}-${number}`;
+
 /** Hands over bytes that have been sent under the same key before. */
 export const handOverSchema = z.object({
   key: attemptKeySchema,

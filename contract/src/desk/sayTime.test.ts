@@ -1,4 +1,5 @@
-import { sayStretch } from './sayTime';
+import { attemptKey, attemptKeySchema } from './handOver';
+import { sayStretch, sayTimeLeft } from './sayTime';
 
 const [minute, hour, day] = [60_000, 3600_000, 24 * 3600_000];
 
@@ -12,3 +13,19 @@ it.each([
   [day, '1 day'],
   [2.9 * day, '2 days'],
 ])('%d ms is %s', (ms, words) => expect(sayStretch(ms)).toBe(words));
+
+it.each([
+  [{ phase: 'always' } as const, 'any time'],
+  [{ phase: 'open', left: 3 * hour + 9 * minute } as const, 'in 3 h 9 min'],
+  [{ phase: 'late', late: 2 * day, left: null } as const, '2 days late'],
+  [{ phase: 'late', late: hour, left: 30 * minute } as const, '1 h late, taken for 30 min more'],
+  [{ phase: 'closed', since: day } as const, 'closed 1 day ago'],
+])('%j is said as “%s”', (time, words) => expect(sayTimeLeft(time)).toBe(words));
+
+it('one handing over has one key, the next attempt another', () => {
+  const brief = '00000000-0000-4000-8000-000000000001';
+  const [first, other] = ['a'.repeat(64), 'b'.repeat(64)];
+  const key = attemptKey(brief, 1, first);
+  expect(attemptKeySchema.parse(key)).toBe(attemptKey(brief, 1, first));
+  expect(new Set([key, attemptKey(brief, 2, first), attemptKey(brief, 1, other)]).size).toBe(3);
+});

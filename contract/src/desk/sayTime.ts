@@ -1,3 +1,5 @@
+import type { TimeLeft } from './deskRules';
+
 const MINUTE = 60_000;
 const HOUR = 60 * MINUTE;
 const DAY = 24 * HOUR;
@@ -10,4 +12,14 @@ export function sayStretch(ms: number): string {
   if (ms < DAY) return minutes === 0 ? `${hours} h` : `${hours} h ${minutes} min`;
   const days = Math.floor(ms / DAY);
   return days === 1 ? '1 day' : `${days} days`;
+}
+
+/** Where a brief stands, in a few words. */
+export function sayTimeLeft(time: TimeLeft): string {
+  if (time.phase === 'always') return 'any time';
+  if (time.phase === 'open') return `in ${sayStretch(time.left)}`;
+  if (time.phase === 'closed') return `closed ${sayStretch(time.since)} ago`;
+  return time.left === null
+    ? `${sayStretch(time.late)} late`
+    : `${sayStretch(time.late)} late, taken for ${sayStretch(time.left)} more`;
 }

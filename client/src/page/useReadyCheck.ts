@@ -1,18 +1,26 @@
 import { useEffect, useMemo } from 'react';
-import { readyCheck, UNNAMED, type OpenPacket, type PageFacts, type ReadyLine } from '@ravlo/contract';
+import {
+  readyCheck,
+  UNNAMED,
+  type OpenPacket,
+  type PageFacts,
+  type ReadyFacts,
+  type ReadyLine,
+} from '@ravlo/contract';
 import { selectRecipe } from '@/packet/editsSlice';
 import { sameItems } from '@/packet/sameItems';
 import { useAppDispatch, useAppSelector } from '@/packet/store';
 import { ensureVerdict } from '@/packet/verdicts';
 import { selectChecked } from '@/packet/verdictsSlice';
-import { twinAmong, type SeenPage } from '@/page/pageRemarks';
-import { sayReason } from '@/page/sayVerdict';
+import { twinAmong, type SeenPage } from './pageRemarks';
+import { sayReason } from './sayVerdict';
 
 export interface ReadyGiven {
   /** the name that the file will have */
   readonly name: string;
   /** null while the file is being made */
   readonly bytes: number | null;
+  readonly pagesAsked?: ReadyFacts['pagesAsked'];
   readonly mostBytes: number | null;
   /** see ReadyFacts */
   readonly leastBytes?: number;
@@ -25,7 +33,7 @@ const NO_PAGES: OpenPacket['pages'] = [];
 /** The packet held against what a reader needs. Pages that nobody has judged yet are judged meanwhile. */
 export function useReadyCheck(
   packet: OpenPacket | undefined,
-  { name, bytes, mostBytes, leastBytes, lost }: ReadyGiven,
+  { name, bytes, pagesAsked, mostBytes, leastBytes, lost }: ReadyGiven,
 ): ReadyLine[] {
   const dispatch = useAppDispatch();
   const pages = packet?.pages ?? NO_PAGES;
@@ -40,10 +48,11 @@ export function useReadyCheck(
       pages: seen.map((_, i) => factsOf(seen, i, lost)),
       name: name === UNNAMED ? null : name,
       bytes,
+      pagesAsked,
       mostBytes,
       leastBytes,
     });
-  }, [pages, recipes, checked, name, bytes, mostBytes, leastBytes, lost]);
+  }, [pages, recipes, checked, name, bytes, pagesAsked, mostBytes, leastBytes, lost]);
 }
 
 function factsOf(seen: readonly SeenPage[], i: number, lost: readonly number[]): PageFacts {

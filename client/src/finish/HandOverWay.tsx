@@ -1,0 +1,19 @@
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { useDeskQuery } from '@/packet/api';
+import { WordButton } from '@/ui/WordButton';
+
+/** The way to the class desk, where a class has asked for anything. */
+export function HandOverWay({ packetId }: { readonly packetId: string }) {
+  const router = useRouter();
+  const { data: desk } = useDeskQuery();
+  if (!desk || desk.briefs.length === 0) return null;
+  return (
+    <View>
+      <WordButton
+        label="Hand it over to a class"
+        onPress={() => router.push(`/packet/${packetId}/hand-over`)}
+      />
+    </View>
+  );
+}

@@ -1,0 +1,73 @@
+import { StyleSheet, View } from 'react-native';
+import { sayTimeLeft, timeLeft, type MyBrief } from '@ravlo/contract';
+import { sayAttempt } from '@/page/sayBrief';
+import { Slip } from '@/ui/Slip';
+import { colours, space } from '@/ui/tokens';
+import { WordButton } from '@/ui/WordButton';
+import { Words } from '@/ui/Words';
+
+export interface AgreedSlipProps {
+  readonly person: string;
+  /** null while no brief is chosen */
+  readonly mine: MyBrief | null;
+  readonly now: number;
+  readonly onChange: () => void;
+}
+
+/** Who hands over, to which class, for which brief. */
+export function AgreedSlip({ person, mine, now, onChange }: AgreedSlipProps) {
+  return (
+    <Slip seed={mine?.brief.id ?? 'none'}>
+      <Row about="Who" says={person} />
+      <Row
+        about="Class"
+        says={mine?.deskClass.name ?? ''}
+        detail={mine ? `marker ${mine.deskClass.marker}` : ''}
+      />
+      <Row
+        about="Brief"
+        says={mine?.brief.title ?? 'None is chosen'}
+        needsYou={mine === null}
+        detail={
+          mine ? `due ${sayTimeLeft(timeLeft(mine.brief, now))}, ${sayAttempt(mine).toLowerCase()}` : ''
+        }
+        way={<WordButton label={mine ? 'Change' : 'Choose'} onPress={onChange} />}
+      />
+    </Slip>
+  );
+}
+
+interface RowProps {
+  readonly about: string;
+  readonly says: string;
+  readonly detail?: string;
+  readonly needsYou?: boolean;
+  readonly way?: React.ReactNode;
+}
+
+function Row({ about, says, detail, needsYou = false, way }: RowProps) {
+  return (
+    <View style={styles.row}>
+      <View style={styles.about}>
+        <Words colour={colours.quiet}>{about}</Words>
+      </View>
+      <View style={styles.says}>
+        <Words bold size="lead" colour={needsYou ? colours.pencil : colours.ink}>
+          {says}
+        </Words>
+        {detail ? (
+          <Words size="small" colour={colours.quiet}>
+            {detail}
+          </Words>
+        ) : null}
+      </View>
+      {way}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', alignItems: 'center', gap: space.one, minHeight: 48 },
+  about: { width: 52 },
+  says: { flex: 1, minWidth: 0 },
+});

@@ -1,0 +1,33 @@
+import { FRESH_FACTS, type OpenPacket, type PacketFacts } from '@ravlo/contract';
+import { useMemo } from 'react';
+import { useAppSelector } from '@/packet/store';
+import type { PdfWishes } from './makePdf';
+import { selectMyName } from './myNameSlice';
+
+/** How a packet's file is to be, from its facts: the same on every screen, so that the same bytes come of it. */
+export function useWishes(
+  packet: OpenPacket | undefined,
+  facts: PacketFacts | null,
+  title: string,
+  mostAllowed: number | null = null,
+): PdfWishes {
+  const myName = useAppSelector(selectMyName);
+  const { paper, margin, isUpright, isSigned, mostBytes } = facts ?? FRESH_FACTS;
+  const createdAt = packet?.createdAt;
+  return useMemo(
+    (): PdfWishes => ({
+      ...{ paper, margin, isUpright, title, myName },
+      mostBytes: least(mostBytes, mostAllowed),
+      date: new Date(createdAt ?? 0),
+      language: globalThis.navigator?.language ?? 'en',
+      ...(isSigned && myName ? { author: myName } : {}),
+    }),
+    [paper, margin, isUpright, isSigned, mostBytes, mostAllowed, title, myName, createdAt],
+  );
+}
+
+/** The tighter of two limits; null is none. */
+function least(one: number | null, other: number | null): number | null {
+  if (one === null || other === null) return one ?? other;
+  return Math.min(one, other);
+}
