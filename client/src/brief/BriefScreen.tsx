@@ -8,7 +8,7 @@ import { useAppDispatch } from '@/packet/store';
 import { toTrouble } from '@/packet/trouble';
 import { told } from '@/packet/troublesSlice';
 import { PacketPicker } from '@/page/PacketPicker';
-import { attemptFacts } from '@/page/sayBrief';
+import { attemptFacts, standing } from '@/page/sayBrief';
 import { Button } from '@/ui/Button';
 import { IconButton } from '@/ui/IconButton';
 import { Notice } from '@/ui/Notice';
@@ -56,7 +56,12 @@ export function BriefScreen({ briefId }: { readonly briefId: string }) {
         mine && may?.may ? (
           <View style={styles.row}>
             <Button grow label="Take photos" disabled={creating.isLoading} onPress={() => void start()} />
-            <Button grow kind="filled" label="Hand over…" onPress={() => setPicking(true)} />
+            <Button
+              grow
+              kind={standing(mine) ? 'plain' : 'filled'}
+              label={standing(mine) ? 'Hand over again…' : 'Hand over…'}
+              onPress={() => setPicking(true)}
+            />
           </View>
         ) : null
       }

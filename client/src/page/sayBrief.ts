@@ -22,8 +22,21 @@ export const standing = ({ attempts }: Pick<MyBrief, 'attempts'>): Attempt | nul
 export function sayState(mine: MyBrief, now: number): string {
   const last = standing(mine);
   if (last) return last.receipt.isLate ? 'Handed over, late' : 'Handed over';
-  const when = sayTimeLeft(timeLeft(mine.brief, now));
-  return mine.attempts.length > 0 ? `Taken back, ${when}` : `Due ${when}`;
+  const time = timeLeft(mine.brief, now);
+  const when = sayTimeLeft(time);
+  if (mine.attempts.length > 0) return `Taken back, ${when}`;
+  return time.phase === 'open' ? `Due ${when}` : `${when[0].toUpperCase()}${when.slice(1)}`;
+}
+
+/** What needs the person comes first: late, then the next due, then what may come at any time; what is done or over last. */
+export function inOrderOfNeed(briefs: readonly MyBrief[], now: number): MyBrief[] {
+  const rank = (mine: MyBrief) => {
+    if (standing(mine)) return 3;
+    const { phase } = timeLeft(mine.brief, now);
+    return { late: 0, open: 1, always: 2, closed: 4 }[phase];
+  };
+  // The desk gives them in the order in which they are due.
+  return [...briefs].sort((a, b) => rank(a) - rank(b));
 }
 
 /** "Attempt 1 of 3"; "Attempt 2" where nobody counts. */

@@ -2,9 +2,9 @@ import { Link } from 'expo-router';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import Clock from 'lucide-react-native/icons/clock';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { isLate, type MyBrief } from '@ravlo/contract';
+import { timeLeft, type MyBrief } from '@ravlo/contract';
 import { useDeskQuery } from '@/packet/api';
-import { sayState, standing } from '@/page/sayBrief';
+import { inOrderOfNeed, sayState, standing } from '@/page/sayBrief';
 import { useNow } from '@/ui/useNow';
 import { colours, radius, space, target } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
@@ -20,7 +20,7 @@ export function DueList({ compact = false }: { readonly compact?: boolean }) {
         Due
       </Words>
       <View role="list" aria-label="Due" style={styles.list}>
-        {desk.briefs.map((mine) => (
+        {inOrderOfNeed(desk.briefs, now).map((mine) => (
           <DueRow key={mine.brief.id} mine={mine} now={now} compact={compact} />
         ))}
       </View>
@@ -37,7 +37,7 @@ interface DueRowProps {
 function DueRow({ mine, now, compact }: DueRowProps) {
   const { brief, deskClass } = mine;
   const isDone = standing(mine) !== null;
-  const needsYou = !isDone && isLate(brief, now);
+  const needsYou = !isDone && timeLeft(brief, now).phase === 'late';
   const colour = isDone ? colours.good : needsYou ? colours.pencil : colours.quiet;
   const Icon = isDone ? CircleCheck : Clock;
   return (
