@@ -3,6 +3,7 @@ import { addPhotos, newPacket, toTable } from './support/steps';
 import { expect, test } from './support/test';
 
 test('no screen keeps anybody out', async ({ page: browser, ravlo }) => {
+  test.setTimeout(240_000);
   const clear = async (screen: string) =>
     test.step(screen, async () => expect(await serious(browser), screen).toEqual([]));
   await browser.goto(ravlo.url);

@@ -43,6 +43,7 @@ export function PagePicture(props: PagePictureProps) {
   const own = useAppSelector((state) => selectRecipe(state, page));
   const { notes = [], turn } = recipe ?? own;
   const [room, setRoom] = useState({ width: 0, height: 0 });
+  const [isLoaded, setLoaded] = useState(false);
   const scale = Math.min(room.width / width, room.height / height);
   const quiet = onDark ? colours.deskQuiet : colours.quiet;
   if (failed && !uri) {
@@ -58,7 +59,14 @@ export function PagePicture(props: PagePictureProps) {
     <View style={styles.place} onLayout={({ nativeEvent }) => setRoom(nativeEvent.layout)}>
       {uri && room.width > 0 ? (
         <View style={[styles.sheet, { width: width * scale, height: height * scale }]}>
-          <Image source={{ uri }} accessibilityLabel={label} style={styles.image} resizeMode="contain" />
+          <Image
+            source={{ uri }}
+            // Before there is a picture, its name would stand on nothing.
+            accessibilityLabel={isLoaded ? label : undefined}
+            onLoad={() => setLoaded(true)}
+            style={styles.image}
+            resizeMode="contain"
+          />
           {size && notes.length > 0 ? (
             <MarksLayer
               marks={layNotes(notes, { size, turn }, stampWords)}

@@ -32,5 +32,5 @@ export function ShelfSide({ openId }: { readonly openId?: string }) {
 const styles = StyleSheet.create({
   side: { width: 248, borderRightWidth: 1, borderColor: colours.line, backgroundColor: colours.ground },
   head: { padding: space.two, gap: space.two },
-  list: { paddingHorizontal: space.two, paddingBottom: space.three },
+  list: { paddingHorizontal: space.two, paddingBottom: space.three, gap: space.one },
 });
