@@ -5,17 +5,14 @@ import {
   codePage,
   composePdf,
   composeWithin,
-  develop,
   layNotes,
-  PAGE_DPI,
-  scaleRecipe,
   type Look,
   type PaperSettings,
   type PdfLadder,
 } from '@ravlo/core';
 import { encodeJpeg } from '@ravlo/codec';
-import { packetDay, stampWords, toCoreRecipe } from '@ravlo/words';
-import { openPage } from './openPage';
+import { packetDay, stampWords } from '@ravlo/words';
+import { developPage } from './developPage';
 import type { Packet, PacketPage } from './packet';
 import { progress } from './report';
 
@@ -54,13 +51,8 @@ export async function makePdf(packet: Packet, options: MakePdfOptions): Promise<
     progress(`${packet.name}: page ${i + 1} of ${packet.pages.length}, ${page.photoName}`);
     const words = stampWords(options.author ?? '', i, packet.pages.length, day);
     try {
-      const { size, rungs, marks } = await developPage(page, {
-        look,
-        jpeg,
-        words,
-        ladder: maxBytes !== undefined,
-      });
-      pages.push({ size, rungs, marks, number: i + 1 });
+      const ladder = await ladderOf(page, { look, jpeg, words, isWhole: maxBytes !== undefined });
+      pages.push({ ...ladder, number: i + 1 });
     } catch (reason) {
       const error = reason instanceof Error ? reason.message : String(reason);
       lost.push({ page: i + 1, file: page.file, error });
@@ -84,24 +76,19 @@ export async function makePdf(packet: Packet, options: MakePdfOptions): Promise<
   return { bytes: await composePdf(coded, settings), pages: pages.length, lost };
 }
 
-interface DevelopPageOptions extends Pick<MakePdfOptions, 'look' | 'jpeg'> {
+interface LadderOptions extends Pick<MakePdfOptions, 'look' | 'jpeg'> {
   readonly words: ReturnType<typeof stampWords>;
   /** coded in all the ways that a size limit may ask for, not only the best */
-  readonly ladder: boolean;
+  readonly isWhole: boolean;
 }
 
-async function developPage(
-  page: PacketPage,
-  { look, jpeg, words, ladder }: DevelopPageOptions,
-): Promise<PdfLadder> {
-  const { photo, recipe } = await openPage(page);
-  const chosen = look ?? (page.recipe ? recipe.look : 'auto');
-  const scaled = scaleRecipe({ ...toCoreRecipe(recipe), look: chosen }, 1 / photo.scale);
-  const { image, parts, size } = develop(photo.image, scaled, { dpi: PAGE_DPI, focal: photo.focal });
-  const known = jpeg ? null : parts;
-  const rungs = ladder
-    ? await codeLadder(image, known, encodeJpeg)
-    : [{ coded: await codePage(image, known, { encodeJpeg }), bytes: 0, loss: 0 }];
+async function ladderOf(page: PacketPage, { look, jpeg, words, isWhole }: LadderOptions): Promise<PdfLadder> {
+  const { developed, recipe } = await developPage(page, look);
+  const { image, size } = developed;
+  const parts = jpeg ? null : developed.parts;
+  const rungs = isWhole
+    ? await codeLadder(image, parts, encodeJpeg)
+    : [{ coded: await codePage(image, parts, { encodeJpeg }), bytes: 0, loss: 0 }];
   const marks = layNotes(recipe.notes ?? [], { size, turn: recipe.turn }, words);
   return { rungs, size, marks };
 }

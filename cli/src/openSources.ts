@@ -2,6 +2,7 @@ import { mkdir, mkdtemp, readdir, rm, stat } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { readArchive } from '@ravlo/archive';
+import { inNaturalOrder } from '@ravlo/contract';
 import type { Packet, PacketPage } from './packet';
 
 export interface Sources {
@@ -14,8 +15,6 @@ export interface Sources {
 
 const PHOTO = /\.(jpe?g|png|webp)$/i;
 const ARCHIVE = /\.zip$/i;
-/** As people count: page 2 before page 10. */
-const names = new Intl.Collator('en', { numeric: true, sensitivity: 'base' });
 
 /**
  * What is named on the command line: photos make one packet, a folder or an archive each one of its own.
@@ -51,9 +50,11 @@ const isFolder = (source: string) =>
   );
 
 async function folderPacket(folder: string): Promise<Packet> {
-  const files = (await readdir(folder)).filter((name) => PHOTO.test(name)).sort(names.compare);
+  const files = inNaturalOrder(
+    (await readdir(folder)).filter((name) => PHOTO.test(name)).map((name) => ({ name })),
+  );
   if (files.length === 0) throw new Error(`There are no photos in ${folder}`);
-  const pages = await Promise.all(files.map((name) => photoPage(path.join(folder, name))));
+  const pages = await Promise.all(files.map(({ name }) => photoPage(path.join(folder, name))));
   return { name: path.basename(path.resolve(folder)), pages, facts: {}, createdAt: null };
 }
 

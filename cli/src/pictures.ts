@@ -1,10 +1,9 @@
 import { writeFile } from 'node:fs/promises';
 import path from 'node:path';
-import { develop, PAGE_DPI, scaleRecipe, type Look } from '@ravlo/core';
+import type { Look } from '@ravlo/core';
 import { encodeJpeg, encodePng } from '@ravlo/codec';
-import { toCoreRecipe } from '@ravlo/words';
 import { zipSync, type Zippable } from 'fflate';
-import { openPage } from './openPage';
+import { developPage } from './developPage';
 import type { Packet, PacketPage } from './packet';
 import { progress } from './report';
 
@@ -40,10 +39,8 @@ export async function savePictures(packet: Packet, file: string, kind: PictureKi
 }
 
 async function pictureOf(page: PacketPage, kind: PictureKind, look?: Look | 'auto'): Promise<Uint8Array> {
-  const { photo, recipe } = await openPage(page);
+  const { developed, recipe } = await developPage(page, look);
   if (recipe.notes?.some((note) => note.kind !== 'cover')) throw new Error(NOTES);
-  const chosen = look ?? (page.recipe ? recipe.look : 'auto');
-  const scaled = scaleRecipe({ ...toCoreRecipe(recipe), look: chosen }, 1 / photo.scale);
-  const { image } = develop(photo.image, scaled, { dpi: PAGE_DPI, focal: photo.focal });
+  const { image } = developed;
   return kind === 'png' ? encodePng(image) : encodeJpeg(image, QUALITY);
 }

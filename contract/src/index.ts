@@ -1,5 +1,6 @@
 export * from './archive';
 export * from './changes';
+export * from './clearCode';
 export * from './desk/brief';
 export * from './desk/deskRules';
 export * from './desk/handOver';
@@ -7,6 +8,7 @@ export * from './desk/parts';
 export * from './desk/sayTime';
 export * from './fileName';
 export * from './namePattern';
+export * from './naturalOrder';
 export * from './notes';
 export * from './packet';
 export * from './patch';

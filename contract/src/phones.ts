@@ -1,16 +1,9 @@
 import { z } from 'zod';
+import { clearCodeSchema } from './clearCode';
 import { idSchema } from './packet';
 
-/** Letters and digits that nobody mistakes for one another when typing them off a screen. */
-export const CODE_ALPHABET = '23456789ABCDEFGHJKMNPQRSTUVWXYZ';
-export const CODE_LENGTH = 8;
-
-/** A one-time code, as it is shown; blanks, dashes and small letters are forgiven when it is typed. */
-export const pairingCodeSchema = z
-  .string()
-  .max(40)
-  .transform((typed) => typed.replace(/[\s-]/g, '').toUpperCase())
-  .pipe(z.string().regex(new RegExp(`^[${CODE_ALPHABET}]{${CODE_LENGTH}}$`), 'This is not a code of Ravlo.'));
+/** A one-time code of a phone. */
+export const pairingCodeSchema = clearCodeSchema('This is not a code of Ravlo.');
 
 /** A device that was paired with this computer. */
 export const phoneSchema = z.object({

@@ -35,7 +35,7 @@ export function ReceiptSlip({ attempt, mine, now }: ReceiptSlipProps) {
       <Slip seed={attempt.id}>
         <View style={styles.head}>
           <Icon size={24} color={isGone ? colours.quiet : colours.good} aria-hidden />
-          <Words bold size="lead" heading={2} underlined={false}>
+          <Words bold size="lead" heading={2}>
             {isGone ? 'Taken back' : receipt.isLate ? 'Arrived, late' : 'Arrived on time'}
           </Words>
         </View>

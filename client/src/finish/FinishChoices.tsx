@@ -1,9 +1,10 @@
-import { StyleSheet, TextInput, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import type { Margin, PacketFacts, Paper } from '@ravlo/contract';
 import { useAppDispatch } from '@/packet/store';
 import { setMyName } from '@/page/myNameSlice';
 import { ChoiceRow } from '@/ui/ChoiceRow';
-import { colours, fonts, radius, space, target, type } from '@/ui/tokens';
+import { TextField } from '@/ui/TextField';
+import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import type { PdfWishes } from '@/page/makePdf';
 import { SizeLimit } from './SizeLimit';
@@ -85,14 +86,12 @@ function MyName({ name }: { readonly name: string }) {
   const dispatch = useAppDispatch();
   return (
     <View style={styles.name}>
-      <TextInput
+      <TextField
         aria-label="My name"
         value={name}
         maxLength={80}
         placeholder="Your name, as it stands in the file"
-        placeholderTextColor={colours.quiet}
         onChangeText={(next) => dispatch(setMyName(next))}
-        style={styles.input}
       />
       {name ? null : (
         <Words size="small" colour={colours.quiet}>
@@ -105,15 +104,4 @@ function MyName({ name }: { readonly name: string }) {
 
 const styles = StyleSheet.create({
   name: { gap: space.half, paddingTop: space.one },
-  input: {
-    minHeight: target,
-    paddingHorizontal: space.two,
-    borderRadius: radius,
-    borderWidth: 1.5,
-    borderColor: colours.quiet,
-    backgroundColor: colours.surface,
-    fontFamily: fonts.regular,
-    color: colours.ink,
-    ...type.body,
-  },
 });

@@ -1,12 +1,13 @@
 import ArrowUp from 'lucide-react-native/icons/arrow-up';
 import X from 'lucide-react-native/icons/x';
-import { Pressable, StyleSheet, TextInput, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import type { NameField, NamePart, NamePattern } from '@ravlo/contract';
 import { Button } from '@/ui/Button';
 import { ChoiceRow } from '@/ui/ChoiceRow';
 import { IconButton } from '@/ui/IconButton';
 import { Sheet } from '@/ui/Sheet';
-import { colours, fonts, radius, space, target, type } from '@/ui/tokens';
+import { TextField } from '@/ui/TextField';
+import { colours, radius, space, target } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { useNameParts, type OwnValues } from './useNameParts';
 
@@ -35,6 +36,8 @@ const SEPARATOR_WORDS: readonly { readonly value: NamePattern['separator']; read
   { value: ' ', label: 'space' },
   { value: '.', label: '.' },
 ];
+
+const REST_OF_ROW = { flex: 1, minWidth: 0 } as const;
 
 /** A file name put together from parts, the way the teacher asked; the name that comes of it stands above. */
 export function NameParts({ own, toFile, onUse, onClose }: NamePartsProps) {
@@ -119,12 +122,12 @@ function PartRow({ part, value, onChange, onUp, onRemove }: PartRowProps) {
           {label}
         </Words>
       </View>
-      <TextInput
+      <TextField
         aria-label={label}
         value={value}
         maxLength={60}
         onChangeText={onChange}
-        style={styles.input}
+        place={REST_OF_ROW}
       />
       <IconButton
         icon={ArrowUp}
@@ -159,19 +162,6 @@ const styles = StyleSheet.create({
   parts: { gap: space.half },
   part: { flexDirection: 'row', alignItems: 'center' },
   label: { width: 84 },
-  input: {
-    flex: 1,
-    minWidth: 0,
-    minHeight: target,
-    paddingHorizontal: space.one * 1.5,
-    borderRadius: radius,
-    borderWidth: 1.5,
-    borderColor: colours.quiet,
-    backgroundColor: colours.surface,
-    fontFamily: fonts.regular,
-    color: colours.ink,
-    ...type.body,
-  },
   chips: { flexDirection: 'row', flexWrap: 'wrap', gap: space.one },
   chip: {
     minHeight: target,

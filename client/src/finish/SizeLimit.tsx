@@ -1,9 +1,10 @@
 import { useState } from 'react';
-import { StyleSheet, TextInput, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { sayBytes } from '@ravlo/contract';
 import { ChoiceRow } from '@/ui/ChoiceRow';
 import { Ruler } from '@/ui/Ruler';
-import { colours, fonts, radius, space, target, type } from '@/ui/tokens';
+import { TextField } from '@/ui/TextField';
+import { colours, space } from '@/ui/tokens';
 import { WordButton } from '@/ui/WordButton';
 import { Words } from '@/ui/Words';
 import { readSize, writeSize, type SizeUnit } from './sizeLimit';
@@ -22,6 +23,7 @@ const UNITS = [
   { value: 'MB', label: 'MB' },
 ] as const;
 
+const LIMIT_WIDTH = { width: 110 } as const;
 /** What a first limit is: what many mail programs and school services take. */
 const USUAL = 5e6;
 
@@ -72,12 +74,13 @@ function LimitField({ mostBytes, onChange }: LimitFieldProps) {
   return (
     <>
       <View style={styles.field}>
-        <TextInput
+        <TextField
+          isLead
           aria-label="At most"
           inputMode="decimal"
           value={typed.text}
           onChangeText={(text) => set({ ...typed, text })}
-          style={styles.input}
+          place={LIMIT_WIDTH}
         />
         <View style={styles.unit}>
           <ChoiceRow
@@ -103,17 +106,5 @@ const styles = StyleSheet.create({
   head: { flexDirection: 'row', alignItems: 'center', gap: space.one * 1.5 },
   way: { marginLeft: 'auto' },
   field: { flexDirection: 'row', alignItems: 'center', gap: space.two },
-  input: {
-    width: 110,
-    minHeight: target,
-    paddingHorizontal: space.two,
-    borderRadius: radius,
-    borderWidth: 1.5,
-    borderColor: colours.quiet,
-    backgroundColor: colours.surface,
-    fontFamily: fonts.bold,
-    color: colours.ink,
-    ...type.lead,
-  },
   unit: { flex: 1 },
 });

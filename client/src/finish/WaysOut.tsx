@@ -8,6 +8,7 @@ import { StyleSheet, View } from 'react-native';
 import { sayBytes, sayPages } from '@ravlo/contract';
 import { openPdf } from '@/page/openPdf';
 import { Button } from '@/ui/Button';
+import { openInTab } from '@/ui/openInTab';
 import { saveFile } from '@/ui/saveFile';
 import { Sheet, SheetItem } from '@/ui/Sheet';
 import { colours, space } from '@/ui/tokens';
@@ -46,11 +47,6 @@ export function WaysOut({ packetId, name, bytes, pageCount, onSave, onClose }: W
         setTrouble('The other app did not take it. The file is still here.');
     });
   };
-  const openIt = () => {
-    const url = URL.createObjectURL(file);
-    window.open(url, '_blank');
-    setTimeout(() => URL.revokeObjectURL(url), 60_000);
-  };
   const savePictures = async (kind: PictureKind) => {
     setZipping(kind);
     const task = openPdf(bytes);
@@ -72,7 +68,7 @@ export function WaysOut({ packetId, name, bytes, pageCount, onSave, onClose }: W
         </Words>
       </View>
       {canShare ? <SheetItem icon={Share} label="Give it to another app" onPress={share} /> : null}
-      <SheetItem icon={ExternalLink} label="Open it in a new tab" onPress={openIt} />
+      <SheetItem icon={ExternalLink} label="Open it in a new tab" onPress={() => openInTab(file)} />
       <SheetItem icon={Printer} label="Print it" onPress={() => printPdf(file)} />
       {PICTURE_KINDS.map(({ kind, label }) => (
         <SheetItem

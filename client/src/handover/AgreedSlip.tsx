@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
-import { sayTimeLeft, timeLeft, type MyBrief } from '@ravlo/contract';
-import { sayAttempt } from '@/page/sayBrief';
+import type { MyBrief } from '@ravlo/contract';
+import { sayAttempt, sayDue } from '@/page/sayBrief';
 import { Slip } from '@/ui/Slip';
 import { colours, space } from '@/ui/tokens';
 import { WordButton } from '@/ui/WordButton';
@@ -28,9 +28,7 @@ export function AgreedSlip({ person, mine, now, onChange }: AgreedSlipProps) {
         about="Brief"
         says={mine?.brief.title ?? 'None is chosen'}
         needsYou={mine === null}
-        detail={
-          mine ? `due ${sayTimeLeft(timeLeft(mine.brief, now))}, ${sayAttempt(mine).toLowerCase()}` : ''
-        }
+        detail={mine ? `${sayDue(mine, now)}, ${sayAttempt(mine).toLowerCase()}` : ''}
         way={<WordButton label={mine ? 'Change' : 'Choose'} onPress={onChange} />}
       />
     </Slip>

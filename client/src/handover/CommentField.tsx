@@ -1,6 +1,7 @@
-import { StyleSheet, TextInput, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { MOST_COMMENT } from '@ravlo/contract';
-import { colours, fonts, radius, space, type } from '@/ui/tokens';
+import { TextField } from '@/ui/TextField';
+import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 
 export interface CommentFieldProps {
@@ -8,6 +9,8 @@ export interface CommentFieldProps {
   readonly comment: string;
   readonly onChange: (comment: string) => void;
 }
+
+const THREE_LINES = { minHeight: 104 } as const;
 
 /** A word to the marker. */
 export function CommentField({ marker, comment, onChange }: CommentFieldProps) {
@@ -19,14 +22,14 @@ export function CommentField({ marker, comment, onChange }: CommentFieldProps) {
           may stay empty
         </Words>
       </View>
-      <TextInput
+      <TextField
         aria-labelledby="comment-label"
         multiline
         numberOfLines={3}
         value={comment}
         maxLength={MOST_COMMENT}
         onChangeText={onChange}
-        style={styles.input}
+        place={THREE_LINES}
       />
     </View>
   );
@@ -35,15 +38,4 @@ export function CommentField({ marker, comment, onChange }: CommentFieldProps) {
 const styles = StyleSheet.create({
   all: { gap: space.one },
   head: { flexDirection: 'row', alignItems: 'baseline', justifyContent: 'space-between' },
-  input: {
-    minHeight: 88,
-    padding: space.two,
-    borderRadius: radius,
-    borderWidth: 1.5,
-    borderColor: colours.quiet,
-    backgroundColor: colours.surface,
-    fontFamily: fonts.regular,
-    color: colours.ink,
-    ...type.body,
-  },
 });

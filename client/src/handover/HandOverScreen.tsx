@@ -15,6 +15,7 @@ import { useWishes } from '@/page/useWishes';
 import { Button } from '@/ui/Button';
 import { IconButton } from '@/ui/IconButton';
 import { Notice } from '@/ui/Notice';
+import { openInTab } from '@/ui/openInTab';
 import { ScreenFrame } from '@/ui/ScreenFrame';
 import { colours, space } from '@/ui/tokens';
 import { useNow } from '@/ui/useNow';
@@ -83,10 +84,7 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
     if (attempt) router.replace(`/brief/${mine.brief.id}`);
   };
   const look = () => {
-    if (!made) return;
-    const url = URL.createObjectURL(new Blob([made.bytes], { type: 'application/pdf' }));
-    window.open(url, '_blank');
-    setTimeout(() => URL.revokeObjectURL(url), 60_000);
+    if (made) openInTab(new Blob([made.bytes], { type: 'application/pdf' }));
   };
 
   return (

@@ -18,14 +18,19 @@ export const attemptFacts = ({ takenBackAt, receipt }: Attempt): AttemptFacts =>
 export const standing = ({ attempts }: Pick<MyBrief, 'attempts'>): Attempt | null =>
   attempts.filter(({ takenBackAt }) => takenBackAt === null).at(-1) ?? null;
 
+/** How long there is, as a sentence begins: "Due in 3 h", "2 days late", "Closed 1 day ago". */
+export function sayDue({ brief }: Pick<MyBrief, 'brief'>, now: number): string {
+  const time = timeLeft(brief, now);
+  const when = sayTimeLeft(time);
+  return time.phase === 'open' ? `Due ${when}` : `${when[0].toUpperCase()}${when.slice(1)}`;
+}
+
 /** Where a brief stands for the person: what they have done, or how long there is. */
 export function sayState(mine: MyBrief, now: number): string {
   const last = standing(mine);
   if (last) return last.receipt.isLate ? 'Handed over, late' : 'Handed over';
-  const time = timeLeft(mine.brief, now);
-  const when = sayTimeLeft(time);
-  if (mine.attempts.length > 0) return `Taken back, ${when}`;
-  return time.phase === 'open' ? `Due ${when}` : `${when[0].toUpperCase()}${when.slice(1)}`;
+  if (mine.attempts.length > 0) return `Taken back, ${sayTimeLeft(timeLeft(mine.brief, now))}`;
+  return sayDue(mine, now);
 }
 
 /** What needs the person comes first: late, then the next due, then what may come at any time; what is done or over last. */

@@ -1,27 +1,15 @@
 import { z } from 'zod';
+import { clearCodeSchema } from '../clearCode';
 import { idSchema, sha256Schema } from '../packet';
-import { CODE_ALPHABET } from '../phones';
+
 import { briefSchema } from './brief';
 
 const time = z.iso.datetime();
 
-export const CLASS_CODE_LENGTH = 8;
-/** A class's code as it is typed: blanks, dashes and small letters are forgiven. */
-export const classCodeSchema = z
-  .string()
-  .max(40)
-  .transform((typed) => typed.replace(/[\s-]/g, '').toUpperCase())
-  .pipe(
-    z
-      .string()
-      .regex(
-        new RegExp(`^[${CODE_ALPHABET}]{${CLASS_CODE_LENGTH}}$`),
-        'A class code has eight letters and digits. It never has O, I, L, 0 or 1.',
-      ),
-  );
-
-/** A code as it is shown: "KTWR-4729". */
-export const sayCode = (code: string): string => `${code.slice(0, 4)}-${code.slice(4)}`;
+/** A class's code. */
+export const classCodeSchema = clearCodeSchema(
+  'A class code has eight letters and digits. It never has O, I, L, 0 or 1.',
+);
 
 export const deskClassSchema = z.object({
   id: idSchema,

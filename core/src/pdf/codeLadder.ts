@@ -35,13 +35,8 @@ const inLayers =
 
 const inPixels =
   (shrink: number): Ways['layers'] =>
-  (page) => ({
-    ...onePicture(page),
-    pictures: onePicture(page).pictures.map((picture) => ({
-      ...picture,
-      image: shrink > 1 ? shrinkByInteger(page, shrink) : page,
-    })),
-  });
+  (page) =>
+    onePicture(page, shrink > 1 ? shrinkByInteger(page, shrink) : page);
 
 /**
  * From the best to the smallest that can still be read. Ink comes first: pictures lose their tones before strokes lose

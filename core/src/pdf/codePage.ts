@@ -70,9 +70,13 @@ export async function codePage(
   return { width, height, pictures, stencils: layers.stencils.map(codeStencil) };
 }
 
-/** A page as one picture of all of it. */
-export function onePicture(image: Rgba): PageLayers {
-  const { width, height } = image;
+/**
+ * A page as one picture of all of it.
+ *
+ * @param image with fewer pixels than the page, where that is enough @default the page's own
+ */
+export function onePicture(page: Rgba, image: Rgba = page): PageLayers {
+  const { width, height } = page;
   return { width, height, pictures: [{ left: 0, top: 0, width, height, image }], stencils: [] };
 }
 

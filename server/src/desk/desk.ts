@@ -68,14 +68,8 @@ export function createDesk({ db, writer, files, key, personId, now = Date.now }:
     return row;
   }
 
-  const attemptRows = (briefId: string, transaction?: Transaction) =>
+  const attemptRows = (briefId: string | string[], transaction?: Transaction) =>
     db.attempts.findAll({ where: { briefId, personId }, order: [['number', 'ASC']], transaction });
-
-  async function myBrief(row: BriefRow): Promise<MyBrief> {
-    if (!row.deskClass) throw new Error('A brief was read without its class');
-    const rows = await attemptRows(row.id);
-    return { brief: toBrief(row), deskClass: toClass(row.deskClass), attempts: rows.map(toAttempt) };
-  }
 
   /** @throws ProblemError unless the bytes are what the brief asks for */
   async function inspect(brief: Brief, { key: handingKey, isConfirmed }: HandOver) {
@@ -151,7 +145,7 @@ export function createDesk({ db, writer, files, key, personId, now = Date.now }:
       );
       return toAttempt(made);
     });
-    // What was sent is kept under its own name now; what is left by a crash here is swept by its sender's next try.
+    // What was sent is kept under its own name now; what a crash leaves here goes at a later start.
     await rm(files.waiting(personId, handing.key), { force: true });
     return attempt;
   }
@@ -166,7 +160,8 @@ export function createDesk({ db, writer, files, key, personId, now = Date.now }:
         where: { classId: ids },
         include: [{ model: db.deskClasses, as: 'deskClass' }],
       });
-      const mine = await Promise.all(briefs.map(myBrief));
+      const attempts = await attemptRows(briefs.map(({ id }) => id));
+      const mine = briefs.map((row) => toMyBrief(row, attempts));
       return {
         now: new Date(now()).toISOString(),
         person: person?.name ?? '',
@@ -188,7 +183,7 @@ export function createDesk({ db, writer, files, key, personId, now = Date.now }:
       return toClass(row);
     },
 
-    brief: async (id) => myBrief(await briefRow(id)),
+    brief: async (id) => toMyBrief(await briefRow(id), await attemptRows(id)),
 
     waiting: (handingKey) => files.waiting(personId, handingKey),
 
@@ -253,6 +248,13 @@ const dueOf = ({ dueAt }: Brief) => (dueAt === null ? Number.POSITIVE_INFINITY :
 const toClass = ({ id, name, marker }: DeskClassRow): DeskClass => ({ id, name, marker });
 
 const toBrief = ({ id, classId, content }: BriefRow): Brief => briefSchema.parse({ ...content, id, classId });
+
+/** @param attempts of one person; also of other briefs */
+function toMyBrief(row: BriefRow, attempts: readonly AttemptRow[]): MyBrief {
+  if (!row.deskClass) throw new Error('A brief was read without its class');
+  const own = attempts.filter(({ briefId }) => briefId === row.id).map(toAttempt);
+  return { brief: toBrief(row), deskClass: toClass(row.deskClass), attempts: own };
+}
 
 const toAttempt = ({ id, briefId, comment, takenBackAt, receipt }: AttemptRow): Attempt =>
   attemptSchema.parse({ id, briefId, comment, takenBackAt: takenBackAt?.toISOString() ?? null, receipt });

@@ -1,9 +1,8 @@
-import { createHash } from 'node:crypto';
-import { createReadStream } from 'node:fs';
-import { link, mkdir, open, rename, rm } from 'node:fs/promises';
+import { randomUUID } from 'node:crypto';
+import { mkdir, rename, rm } from 'node:fs/promises';
 import path from 'node:path';
-import { pipeline } from 'node:stream/promises';
 import { ProblemError } from '../problems';
+import { clearForgotten, hashOf, secondName, syncToDisk } from '../store/disk';
 
 /** The bytes that were handed over, each once, under their SHA-256; and those that wait to be. */
 export interface HandedFiles {
@@ -20,10 +19,14 @@ export interface HandedFiles {
   pathOf(sha256: string): string;
 }
 
+/** Bytes that were sent and never handed over, or left by a crash after it, wait this long, ms. */
+const WAITING_LIFE = 7 * 24 * 3600 * 1000;
+
 export async function openHandedFiles(dataDir: string): Promise<HandedFiles> {
   const [kept, coming] = [path.join(dataDir, 'handed'), path.join(dataDir, 'handing')];
   await mkdir(kept, { recursive: true });
   await mkdir(coming, { recursive: true });
+  await clearForgotten(coming, WAITING_LIFE);
   const pathOf = (sha256: string) => path.join(kept, sha256);
   const waiting = (personId: string, key: string) => path.join(coming, `${personId}-${key}`);
   return {
@@ -31,12 +34,11 @@ export async function openHandedFiles(dataDir: string): Promise<HandedFiles> {
     pathOf,
     async keep(personId, key, sha256) {
       const from = waiting(personId, key);
-      const beside = `${from}.kept`;
-      await rm(beside, { force: true });
-      await link(from, beside).catch((error: NodeJS.ErrnoException) => {
+      const beside = `${from}.${randomUUID()}`;
+      await secondName(from, beside).catch((error: NodeJS.ErrnoException) => {
         throw error.code === 'ENOENT' ? altered() : error;
       });
-      await sync(beside);
+      await syncToDisk(beside);
       // Only the right bytes take this name: others may lie there already, and be right.
       if ((await hashOf(beside)) !== sha256) {
         await rm(beside, { force: true });
@@ -44,7 +46,7 @@ export async function openHandedFiles(dataDir: string): Promise<HandedFiles> {
       }
       await rename(beside, pathOf(sha256));
       await rm(beside, { force: true });
-      await sync(kept);
+      await syncToDisk(kept);
       if ((await hashOf(pathOf(sha256))) !== sha256) throw altered();
     },
   };
@@ -55,18 +57,3 @@ const altered = () =>
     'handed-altered',
     'The file did not arrive as it is on your device. Nothing was handed over; send it again.',
   );
-
-async function hashOf(file: string): Promise<string> {
-  const hash = createHash('sha256');
-  await pipeline(createReadStream(file), hash);
-  return hash.digest('hex');
-}
-
-async function sync(place: string): Promise<void> {
-  const handle = await open(place, 'r');
-  try {
-    await handle.sync();
-  } finally {
-    await handle.close();
-  }
-}

@@ -2,7 +2,6 @@ import { randomUUID } from 'node:crypto';
 import { createWriteStream } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import path from 'node:path';
-import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { Router } from 'express';
 import { fileName, MOST_ARCHIVE_BYTES, openPacketSchema } from '@ravlo/contract';
@@ -10,6 +9,7 @@ import { ProblemError } from '../problems';
 import type { Archives } from '../store/archives';
 import type { PhotoFiles } from '../store/photoFiles';
 import { answer, idIn } from './answer';
+import { bounded } from './bounded';
 import { assertDiskRoom } from './diskRoom';
 
 /**
@@ -36,7 +36,7 @@ export function archiveRoutes(archives: Archives, files: PhotoFiles): Router {
     await assertDiskRoom(files.incoming, 2 * length);
     const file = path.join(files.incoming, `${randomUUID()}.zip`);
     try {
-      await pipeline(request, bounded(MOST_ARCHIVE_BYTES), createWriteStream(file, { flags: 'wx' }));
+      await pipeline(request, bounded(MOST_ARCHIVE_BYTES, tooBig), createWriteStream(file, { flags: 'wx' }));
       answer(response, openPacketSchema, await archives.unpack(file), 201);
     } finally {
       await rm(file, { force: true });
@@ -51,14 +51,3 @@ const tooBig = () =>
     'archive-too-big',
     'This archive holds more than one packet can. Nothing was taken from it.',
   );
-
-/** Lets so many bytes through, and breaks off at the next. */
-function bounded(most: number): Transform {
-  let count = 0;
-  return new Transform({
-    transform(chunk: Buffer, _encoding, done) {
-      count += chunk.length;
-      done(count > most ? tooBig() : null, chunk);
-    },
-  });
-}

@@ -1,6 +1,6 @@
+import { randomUUID } from 'node:crypto';
 import { createWriteStream } from 'node:fs';
 import { rename, rm } from 'node:fs/promises';
-import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
@@ -17,6 +17,7 @@ import {
 import type { Desk } from '../desk/desk';
 import { ProblemError } from '../problems';
 import { answer, idIn, parseWith } from './answer';
+import { bounded } from './bounded';
 
 /** Wrong codes an address may try in this time, ms: nobody gets to guess a class. */
 const MOST_TRIES = 10;
@@ -28,9 +29,10 @@ export function handingRoutes(desk: Desk): Router {
 
   router.put('/handing/:key', async (request, response) => {
     const place = desk.waiting(parseWith(attemptKeySchema, request.params.key));
-    const coming = `${place}.coming`;
+    // Two tabs may send at once; the last whole one stays.
+    const coming = `${place}.${randomUUID()}`;
     try {
-      await pipeline(request, bounded(), createWriteStream(coming));
+      await pipeline(request, bounded(MOST_HANDED_BYTES, tooBig), createWriteStream(coming));
       await rename(coming, place);
     } finally {
       await rm(coming, { force: true });
@@ -93,17 +95,4 @@ export function deskRoutes(desk: Desk): Router {
   return router;
 }
 
-/** Lets as many bytes through as the desk takes, and breaks off at the next. */
-function bounded(): Transform {
-  let count = 0;
-  return new Transform({
-    transform(chunk: Buffer, _encoding, done) {
-      count += chunk.length;
-      const isTooBig = count > MOST_HANDED_BYTES;
-      done(
-        isTooBig ? new ProblemError('handed-too-big', 'This file is larger than the desk takes.') : null,
-        chunk,
-      );
-    },
-  });
-}
+const tooBig = () => new ProblemError('handed-too-big', 'This file is larger than the desk takes.');

@@ -1,9 +1,9 @@
-import { createHash, randomUUID } from 'node:crypto';
-import { createReadStream, rmSync, statSync } from 'node:fs';
-import { copyFile, link, mkdir, open, readdir, rename, rm, stat } from 'node:fs/promises';
+import { randomUUID } from 'node:crypto';
+import { rmSync, statSync } from 'node:fs';
+import { mkdir, readdir, rename, rm } from 'node:fs/promises';
 import path from 'node:path';
-import { pipeline } from 'node:stream/promises';
 import { ProblemError } from '../problems';
+import { clearForgotten, hashOf, secondName, syncToDisk } from './disk';
 
 /** The photos' bytes on disk, each once, under its SHA-256. */
 export interface PhotoFiles {
@@ -30,6 +30,8 @@ export interface PhotoFiles {
   sweep(isNamed: (sha256: string) => boolean): Promise<number>;
 }
 
+/** A half-sent photo waits this long for its sender to go on, ms. */
+const UPLOAD_LIFE = 7 * 24 * 3600 * 1000;
 /** Bytes are left alone for so long after they came in, ms. */
 const JUST_CAME = 3600 * 1000;
 
@@ -41,7 +43,7 @@ export async function openPhotoFiles(dataDir: string): Promise<PhotoFiles> {
   const uploads = path.join(dataDir, 'uploads');
   await mkdir(incoming, { recursive: true });
   await mkdir(uploads, { recursive: true });
-  await clearForgotten(uploads);
+  await clearForgotten(uploads, UPLOAD_LIFE);
   for (const left of await readdir(incoming))
     await rm(path.join(incoming, left), { recursive: true, force: true });
 
@@ -66,8 +68,7 @@ export async function openPhotoFiles(dataDir: string): Promise<PhotoFiles> {
     await mkdir(folder, { recursive: true });
     await syncToDisk(file);
     const beside = path.join(incoming, randomUUID());
-    // A second name for the same bytes costs nothing; some disks have none.
-    await link(file, beside).catch(() => copyFile(file, beside));
+    await secondName(file, beside);
     // Over an older copy of the very same bytes this is harmless, and repairs it if it was damaged.
     await rename(beside, place);
     // Renaming one name of a file to another name of it leaves both.
@@ -108,29 +109,4 @@ export async function openPhotoFiles(dataDir: string): Promise<PhotoFiles> {
       return gone;
     },
   };
-}
-
-/** A half-sent photo waits this long for its sender to go on, ms. */
-const UPLOAD_LIFE = 7 * 24 * 3600 * 1000;
-
-async function clearForgotten(uploads: string): Promise<void> {
-  for (const name of await readdir(uploads)) {
-    const place = path.join(uploads, name);
-    if (Date.now() - (await stat(place)).mtimeMs > UPLOAD_LIFE) await rm(place, { force: true });
-  }
-}
-
-async function hashOf(file: string): Promise<string> {
-  const hash = createHash('sha256');
-  await pipeline(createReadStream(file), hash);
-  return hash.digest('hex');
-}
-
-async function syncToDisk(place: string): Promise<void> {
-  const handle = await open(place, 'r');
-  try {
-    await handle.sync();
-  } finally {
-    await handle.close();
-  }
 }
