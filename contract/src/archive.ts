@@ -27,7 +27,9 @@ export const archiveHeadSchema = z.object({
 
 export const archiveSchema = archiveHeadSchema.extend({
   version: z.literal(ARCHIVE_VERSION),
-  packet: packetFactsSchema.extend({ name: packetNameSchema, createdAt: z.iso.datetime() }),
+  packet: packetFactsSchema
+    .omit({ briefId: true })
+    .extend({ name: packetNameSchema, createdAt: z.iso.datetime() }),
   photos: z.array(archivePhotoSchema).max(MOST_PAGES),
   /** in their order */
   pages: z.array(archivePageSchema).max(MOST_PAGES),

@@ -12,6 +12,7 @@ export * from './naturalOrder';
 export * from './notes';
 export * from './packet';
 export * from './patch';
+export * from './people';
 export * from './phones';
 export * from './problem';
 export * from './readyCheck';

@@ -67,6 +67,8 @@ export const packetFactsSchema = z.object({
   mostBytes: sizeLimitSchema.nullable(),
   /** whose work it is stands in the file as its author */
   isSigned: z.boolean(),
+  /** the brief that it is for; null where it is tied to none */
+  briefId: idSchema.nullable(),
 });
 export type PacketFacts = z.infer<typeof packetFactsSchema>;
 
@@ -79,6 +81,7 @@ export const FRESH_FACTS: PacketFacts = {
   isUpright: false,
   mostBytes: null,
   isSigned: false,
+  briefId: null,
 };
 
 /** A packet without its pages. */

@@ -1,7 +1,21 @@
 import { z } from 'zod';
 import { noteSchema, type Note } from './notes';
-import { marginSchema, packetNameSchema, paperSchema, sizeLimitSchema, type PacketFacts } from './packet';
-import { FRESH_RECIPE, levelSchema, lookSchema, recipeOutlineSchema, recipeTuningSchema } from './recipe';
+import {
+  idSchema,
+  marginSchema,
+  packetNameSchema,
+  paperSchema,
+  sizeLimitSchema,
+  type PacketFacts,
+} from './packet';
+import {
+  FRESH_RECIPE,
+  levelSchema,
+  lookSchema,
+  partSchema,
+  recipeOutlineSchema,
+  recipeTuningSchema,
+} from './recipe';
 import { turnSchema } from './turn';
 import type { Recipe } from './recipe';
 
@@ -27,6 +41,7 @@ export const recipePatchSchema = z
     look: change(lookSchema),
     tuning: change(recipeTuningSchema.nullable()),
     level: change(levelSchema.nullable()),
+    part: change(partSchema.nullable()),
     notes: z.record(z.string(), noteChange),
   })
   .partial();
@@ -42,6 +57,7 @@ export const packetPatchSchema = z
     isUpright: change(z.boolean()),
     mostBytes: change(sizeLimitSchema.nullable()),
     isSigned: change(z.boolean()),
+    briefId: change(idSchema.nullable()),
   })
   .partial();
 export type PacketPatch = z.infer<typeof packetPatchSchema>;
@@ -53,8 +69,17 @@ interface Change {
 type Changes = Readonly<Record<string, Change>>;
 type Fields = Readonly<Record<string, unknown>>;
 
-const RECIPE_FIELDS = ['outline', 'turn', 'look', 'tuning', 'level'] as const;
-const PACKET_FIELDS = ['name', 'paper', 'look', 'margin', 'isUpright', 'mostBytes', 'isSigned'] as const;
+const RECIPE_FIELDS = ['outline', 'turn', 'look', 'tuning', 'level', 'part'] as const;
+const PACKET_FIELDS = [
+  'name',
+  'paper',
+  'look',
+  'margin',
+  'isUpright',
+  'mostBytes',
+  'isSigned',
+  'briefId',
+] as const;
 
 /** Whether two plain values say the same; a field that is undefined counts as left out. */
 export function isSame(a: unknown, b: unknown): boolean {

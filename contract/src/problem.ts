@@ -38,6 +38,9 @@ export const problemKindSchema = z.enum([
   'storage-full',
   'forbidden',
   'not-paired',
+  'nobody-chosen',
+  'another-person',
+  'wrong-pin',
   'broken',
 ]);
 export type ProblemKind = z.infer<typeof problemKindSchema>;

@@ -53,6 +53,9 @@ export type RecipeTuning = z.infer<typeof recipeTuningSchema>;
 export const MOST_LEVEL = 15;
 export const levelSchema = z.number().min(-MOST_LEVEL).max(MOST_LEVEL);
 
+/** A named piece of work: a workbook page, a question. */
+export const partSchema = z.string().trim().min(1).max(60);
+
 /** How one photo becomes one page: small, plain data, the only thing that an edit changes. */
 export const recipeSchema = z.object({
   outline: recipeOutlineSchema,
@@ -62,6 +65,8 @@ export const recipeSchema = z.object({
   tuning: recipeTuningSchema.optional(),
   /** fine turn after the quarter turn, degrees clockwise */
   level: levelSchema.optional(),
+  /** which of the parts that a brief asks for the page is */
+  part: partSchema.optional(),
   notes: z
     .array(noteSchema)
     .max(MOST_NOTES)

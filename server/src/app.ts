@@ -11,6 +11,7 @@ import { clientFiles } from './http/clientFiles';
 import { deskRoutes, handingRoutes } from './http/deskRoutes';
 import { editRoutes } from './http/editRoutes';
 import { eventRoutes } from './http/eventRoutes';
+import { householdRoutes } from './http/householdRoutes';
 import { onlyFromHere } from './http/onlyFromHere';
 import { packetRoutes } from './http/packetRoutes';
 import { pageRoutes } from './http/pageRoutes';
@@ -20,22 +21,19 @@ import { photoRoutes } from './http/photoRoutes';
 import { noSuchRoute, problemHandler } from './http/problemHandler';
 import { uploadRoutes } from './http/uploadRoutes';
 import { onlyPaired } from './http/whoAsks';
-import type { Desk } from './desk/desk';
-import type { Archives } from './store/archives';
-import type { Arrivals } from './store/arrivals';
-import type { Changes } from './store/changes';
-import type { PersonStore } from './store/personStore';
+import { createWhoUses } from './http/whoUses';
+import type { BelongingsOf } from './people/belongings';
+import type { Household } from './people/household';
 import type { Phones } from './store/phones';
 import type { PhotoFiles } from './store/photoFiles';
 
 export interface AppParts {
-  readonly store: PersonStore;
-  readonly arrivals: Arrivals;
-  readonly archives: Archives;
-  readonly desk: Desk;
+  readonly household: Household;
+  readonly belongingsOf: BelongingsOf;
+  /** whose Ravlo it is while a browser has not said who uses it @default the household's first */
+  readonly usual?: () => Promise<string | null>;
   readonly files: PhotoFiles;
   readonly phones: Phones;
-  readonly changes: Changes;
   readonly log: Logger;
   /** the exported client; left out in tests of the API alone */
   readonly clientDir?: string;
@@ -45,7 +43,8 @@ export interface AppParts {
 
 /** The whole HTTP application, not yet listening. */
 export function createApp(parts: AppParts): Express {
-  const { store, arrivals, archives, desk, files, phones, changes, log, clientDir, lan } = parts;
+  const { household, belongingsOf, usual = household.usual, files, phones, log, clientDir, lan } = parts;
+  const { personOf, onlySomebody, mineOf } = createWhoUses({ household, belongingsOf, usual });
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, quietReqLogger: true, autoLogging: { ignore: isRoutine } }));
@@ -61,17 +60,20 @@ export function createApp(parts: AppParts): Express {
     next();
   });
   api.get('/health', (_request, response) => answer(response, healthSchema, { ok: true }));
-  api.use(uploadRoutes(store, files, arrivals));
-  api.use(photoRoutes(store, files));
-  api.use(archiveRoutes(archives, files));
-  api.use(handingRoutes(desk));
-  api.use(eventRoutes(changes));
-  api.use(express.json({ limit: MOST_JSON_BYTES }));
-  api.use(arrivalRoutes(arrivals));
-  api.use(editRoutes(store));
-  api.use(deskRoutes(desk));
-  api.use('/packets', packetRoutes(store));
-  api.use('/pages', pageRoutes(store));
+  const json = express.json({ limit: MOST_JSON_BYTES });
+  api.use('/household', json, householdRoutes(household, personOf));
+  api.use(onlySomebody);
+  api.use(uploadRoutes(mineOf));
+  api.use(photoRoutes(mineOf, files));
+  api.use(archiveRoutes(mineOf, files));
+  api.use(handingRoutes(mineOf));
+  api.use(eventRoutes(mineOf));
+  api.use(json);
+  api.use(arrivalRoutes(mineOf));
+  api.use(editRoutes(mineOf));
+  api.use(deskRoutes(mineOf));
+  api.use('/packets', packetRoutes(mineOf, belongingsOf));
+  api.use('/pages', pageRoutes(mineOf));
   api.use('/phones', phoneRoutes(phones, lan));
   api.use(noSuchRoute);
   app.use('/api', api);

@@ -7,25 +7,21 @@ import { toString } from 'qrcode';
 import { createApp } from './app';
 import { loadDemo } from './demo/loadDemo';
 import { loadDesk } from './demo/loadDesk';
-import { createDesk } from './desk/desk';
+import { loadPeople } from './demo/loadPeople';
 import { openHandedFiles } from './desk/handedFiles';
 import { openReceiptKey } from './desk/receiptKey';
 import { pairingLinks } from './http/pairingLinks';
+import { createBelongings } from './people/belongings';
+import { createHousehold } from './people/household';
 import { readSettings } from './settings';
-import { createArchives } from './store/archives';
-import { createArrivals } from './store/arrivals';
-import { createChanges } from './store/changes';
 import { openDatabase } from './store/database';
 import { lockDataDir } from './store/dataLock';
-import { devicePerson } from './store/people';
-import { openPersonStore } from './store/personStore';
 import { createPhones, type Phones } from './store/phones';
 import { openPhotoFiles } from './store/photoFiles';
 import { keepSwept } from './store/sweep';
 import { createWriter } from './store/writer';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
-const DEMO_STUDENT = 'Imke Tarn';
 
 async function main(): Promise<void> {
   const settings = readSettings(process.argv.slice(2), process.env);
@@ -35,25 +31,24 @@ async function main(): Promise<void> {
   const db = await openDatabase(path.join(settings.dataDir, 'ravlo.sqlite'));
   const files = await openPhotoFiles(settings.dataDir);
   const writer = createWriter(db.sequelize);
-  const ownerId = await devicePerson(db, DEMO_STUDENT);
-  const changes = createChanges();
-  const store = openPersonStore({ db, writer, ownerId, changes, log });
-  const arrivals = createArrivals(store, files);
-  const archives = createArchives(store, files);
   const handed = await openHandedFiles(settings.dataDir);
   const key = await openReceiptKey(settings.dataDir);
-  const desk = createDesk({ db, writer, files: handed, key, personId: ownerId });
-  const phones = createPhones(db, writer, ownerId);
+  const household = createHousehold(db, writer);
+  const belongingsOf = createBelongings({ db, writer, files, handed, key, log });
   if (settings.demo) {
+    const people = await loadPeople(db, writer);
+    const { store } = await belongingsOf(people.imke);
     await loadDemo(path.join(root, 'demo'), store, files);
-    await loadDesk(db, writer, ownerId);
+    await loadDesk(db, writer, people);
   }
-  await arrivals.resume();
+  const firstId = await household.begin();
+  for (const { id } of await household.people()) await (await belongingsOf(id)).arrivals.resume();
+  const phones = createPhones(db, writer, firstId);
   const endSweeping = keepSwept(db, writer, files, (reason) => log.error({ err: reason }, 'sweeping failed'));
 
   const clientDir = path.join(root, 'client/dist');
   const { lan } = settings;
-  const app = createApp({ store, arrivals, archives, desk, files, phones, changes, log, clientDir, lan });
+  const app = createApp({ household, belongingsOf, files, phones, log, clientDir, lan });
   const server = app.listen(settings.port, settings.host);
   server.on('listening', () => void announce(lan ? phones : null, (server.address() as AddressInfo).port));
   server.on('error', (error: NodeJS.ErrnoException) => {

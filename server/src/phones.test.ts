@@ -58,18 +58,15 @@ describe('a device on the network', () => {
     await request(server.imke).get('/api/packets').set(asPhone).expect(401);
   });
 
-  it('does not get in with nonsense, nor with another person’s code', async () => {
+  it('does not get in with nonsense', async () => {
     for (const code of ['', 'short', '<b>ABCD2345</b>', `${'A'.repeat(30)}`]) {
       expect((await enter(code).expect(401)).text).not.toMatch('<b>');
     }
-    const code = await newCode();
-    await request(server.jory).post('/pair').set(LAN).type('form').send({ code }).expect(401);
   });
 });
 
 describe('codes', () => {
-  const open = async (now: () => number) =>
-    createPhones(server.db, server.writer, (await server.db.people.create({ name: 'Ada Holm' })).id, now);
+  const open = (now: () => number) => createPhones(server.db, server.writer, server.people.ada, now);
 
   it('are void after ten minutes', async () => {
     let now = Date.now();

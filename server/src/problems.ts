@@ -31,6 +31,9 @@ const KINDS: Record<ProblemKind, { status: number; title: string }> = {
   'storage-full': { status: 507, title: 'No room left' },
   forbidden: { status: 403, title: 'Not from here' },
   'not-paired': { status: 401, title: 'This device is not paired' },
+  'nobody-chosen': { status: 401, title: 'Nobody has said who it is' },
+  'another-person': { status: 409, title: 'Somebody else is using Ravlo here' },
+  'wrong-pin': { status: 403, title: 'The PIN is not right' },
   broken: { status: 500, title: 'Something broke' },
 };
 
@@ -51,7 +54,7 @@ export class ProblemError extends Error {
   }
 }
 
-export function notFound(what: 'packet' | 'page' | 'photo' | 'brief' | 'attempt'): ProblemError {
+export function notFound(what: 'packet' | 'page' | 'photo' | 'brief' | 'attempt' | 'person'): ProblemError {
   return new ProblemError(
     'not-found',
     `This ${what} is not here. It may have been deleted in another window.`,

@@ -1,3 +1,4 @@
+import path from 'node:path';
 import { readdir } from 'node:fs/promises';
 import {
   MOST_PHOTO_BYTES,
@@ -32,7 +33,7 @@ const factsOf = (bytes: Buffer, change: Partial<UploadFacts> = {}): UploadFacts 
 });
 const pages = async () =>
   ((await request(server.imke).get(`/api/packets/${packetId}`).expect(200)).body as OpenPacket).pages;
-const halfSent = () => readdir(server.files.uploads);
+const halfSent = () => readdir(path.join(server.files.uploads, server.people.imke));
 
 describe('an upload', () => {
   it('that breaks off goes on where it stopped, also under another process', async () => {

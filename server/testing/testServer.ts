@@ -4,19 +4,17 @@ import path from 'node:path';
 import { pino } from 'pino';
 import sharp from 'sharp';
 import { createApp } from '../src/app';
-import { createDesk } from '../src/desk/desk';
+import { loadPeople } from '../src/demo/loadPeople';
 import { openHandedFiles } from '../src/desk/handedFiles';
 import { openReceiptKey } from '../src/desk/receiptKey';
-import { createArchives } from '../src/store/archives';
-import { createArrivals } from '../src/store/arrivals';
-import { createChanges } from '../src/store/changes';
+import { createBelongings } from '../src/people/belongings';
+import { createHousehold } from '../src/people/household';
 import { openDatabase } from '../src/store/database';
-import { openPersonStore } from '../src/store/personStore';
 import { createPhones } from '../src/store/phones';
 import { openPhotoFiles } from '../src/store/photoFiles';
 import { createWriter } from '../src/store/writer';
 
-/** The real application over a real SQLite file in a temporary folder, for two people. */
+/** The real application over a real SQLite file in a temporary folder, for the people of the demo. */
 export async function openTestServer() {
   const dir = await mkdtemp(path.join(tmpdir(), 'ravlo-'));
   const db = await openDatabase(path.join(dir, 'ravlo.sqlite'));
@@ -27,39 +25,38 @@ export async function openTestServer() {
   const clock = { now: Date.now() };
   const log = pino({ level: 'silent' });
   const writer = createWriter(db.sequelize);
-  const storeOf = (ownerId: string, changes = createChanges()) =>
-    openPersonStore({ db, writer, ownerId, changes, log });
-  const appFor = (id: string) => {
-    const changes = createChanges();
-    const store = storeOf(id, changes);
-    const arrivals = createArrivals(store, files);
-    return createApp({
-      store,
-      arrivals,
-      archives: createArchives(store, files),
-      desk: createDesk({ db, writer, files: handed, key, personId: id, now: () => clock.now }),
-      files,
-      phones: createPhones(db, writer, id),
-      changes,
-      log,
-      lan: true,
+  const now = () => clock.now;
+  const household = createHousehold(db, writer, now);
+  const open = () => createBelongings({ db, writer, files, handed, key, log, now });
+  const belongingsOf = open();
+  const { imke, jory, ada } = await loadPeople(db, writer);
+  const phones = createPhones(db, writer, imke);
+  /** The application as it is for a browser that belongs to one person until it says who uses it. */
+  const appFor = (id: string | null, belongings = belongingsOf) =>
+    createApp({
+      ...{ household, belongingsOf: belongings, usual: () => Promise.resolve(id) },
+      ...{ files, phones, log, lan: true },
     });
-  };
-  const imke = await db.people.create({ name: 'Imke Tarn' });
-  const jory = await db.people.create({ name: 'Jory Vane' });
   return {
     dir,
     db,
     files,
     writer,
     clock,
-    imkeId: imke.id,
-    storeOf,
-    arrivals: createArrivals(storeOf(imke.id), files),
-    imke: appFor(imke.id),
-    jory: appFor(jory.id),
+    household,
+    belongingsOf,
+    /** their ids */
+    people: { imke, jory, ada },
+    storeOf: async (id: string) => (await belongingsOf(id)).store,
+    arrivals: (await belongingsOf(imke)).arrivals,
+    appOf: (id: string) => appFor(id),
+    imke: appFor(imke),
+    jory: appFor(jory),
+    ada: appFor(ada),
+    /** for a browser in which it must be said first who uses it */
+    nobody: appFor(null),
     /** Imke's application as it is after a restart. */
-    again: () => appFor(imke.id),
+    again: () => appFor(imke, open()),
     async close() {
       await db.close();
       await rm(dir, { recursive: true, force: true });

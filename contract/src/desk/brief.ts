@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { namePatternSchema } from '../namePattern';
 import { idSchema, sha256Schema, sizeLimitSchema } from '../packet';
+import { partSchema } from '../recipe';
 import { MOST_PAGES } from '../requests';
 
 const time = z.iso.datetime();
@@ -15,7 +16,6 @@ export type AfterDue = z.infer<typeof afterDueSchema>;
 
 /** Parts that one brief may ask for: workbook pages, questions. */
 export const MOST_PARTS = 60;
-export const partSchema = z.string().trim().min(1).max(60);
 
 const distinct = (names: readonly string[]) =>
   new Set(names.map((name) => name.toLocaleLowerCase())).size === names.length;

@@ -142,6 +142,23 @@ def hatching(rng):
     return cover
 
 
+def ruled_lines(rng, rules):
+    """Lines drawn with a ruler where the printed ones run, as an axis on squared paper is, with ticks across."""
+    cover = np.zeros((SIDE, SIDE), np.float32)
+    thick = int(rng.integers(2, 5))
+    for across in (False, True) if rng.random() < 0.7 else (bool(rng.random() < 0.5),):
+        strength = rules.mean(0 if across else 1)
+        lines = np.flatnonzero(strength > 0.6 * strength.max())
+        at = int(lines[rng.integers(len(lines))] + rng.normal(0, 1.2))
+        start, end = sorted(rng.integers(0, SIDE, 2))
+        ends = [(start, at), (end, at + int(rng.normal(0, 1)))]
+        ticks = [[(t, at - 7), (t, at + 7)] for t in range(start, end, int(rng.integers(18, 60)))] if rng.random() < 0.6 else []
+        for one, other in [ends, *ticks]:
+            turned = [(y, x) if across else (x, y) for x, y in (one, other)]
+            cv2.line(cover, tuple(int(v) for v in turned[0]), tuple(int(v) for v in turned[1]), 1.0, thick, cv2.LINE_AA)
+    return np.clip(cover, 0, 1)
+
+
 def dense_print(rng):
     """Close lines of small print, as in a book or a newspaper."""
     cover = np.zeros((SIDE, SIDE), np.uint8)
@@ -186,6 +203,8 @@ def make_crop(rng, sheets):
     if rng.random() < 0.25:
         # Ruled paper of any kind goes with writing of any kind.
         rules = cut(rng, sheets[rng.integers(len(sheets))])[:, :, 1]
+    if rng.random() < 0.12 and rules.mean() > 0.004:
+        ink = np.maximum(ink, ruled_lines(rng, rules))
     paper = np.clip(rng.uniform(0.78, 1) - np.abs(rng.normal(0, 0.06, 3)), 0.55, 1).astype(np.float32)
     colour = np.ones((SIDE, SIDE, 3), np.float32) * paper
     fibre = rng.uniform(0, 0.012) if rng.random() < 0.6 else rng.uniform(0.012, 0.035)
@@ -194,7 +213,7 @@ def make_crop(rng, sheets):
     tones = np.zeros((SIDE, SIDE), np.float32)
 
     takes, graphite = pen(rng)
-    if rng.random() < 0.36:
+    if rng.random() < 0.46:
         back = cut(rng, sheets[rng.integers(len(sheets))], upright=True)[:, ::-1]
         shows = blurred(np.ascontiguousarray(np.maximum(back[:, :, 0], 0.3 * back[:, :, 1])), rng.uniform(1, 2.8))
         through = rng.uniform(0.03, 0.3)
@@ -282,7 +301,7 @@ def make_crop(rng, sheets):
     tinted_light = tinted_light.astype(np.float32)
     lit = colour.astype(np.float32) * (light * soft * np.float32(level))[:, :, None] * tinted_light
 
-    if rng.random() < 0.1:
+    if rng.random() < 0.12:
         lit = lit * screen(rng)
     sigma = rng.choice([rng.uniform(0.4, 1.1), rng.uniform(0.8, 2), rng.uniform(1.5, 3.2)], p=[0.5, 0.38, 0.12])
     seen = blurred(lit.astype(np.float32), sigma)

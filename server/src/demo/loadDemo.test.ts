@@ -12,8 +12,7 @@ describe('the demo', () => {
   const demo = fileURLToPath(new URL('../../../demo', pathToFileURL(__filename)));
 
   it('fills an empty shelf once', async () => {
-    const person = await server.db.people.create({ name: 'Demo' });
-    const store = server.storeOf(person.id);
+    const store = await server.storeOf(server.people.ada);
     expect(await loadDemo(demo, store, server.files)).toBe(3);
     const { packets } = await store.packets.shelf();
     expect(packets.map(({ pageCount }) => pageCount).reduce((a, b) => a + b)).toBe(12);

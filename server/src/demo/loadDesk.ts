@@ -1,6 +1,7 @@
 import type { Brief } from '@ravlo/contract';
 import type { Database } from '../store/database';
 import type { Writer } from '../store/writer';
+import type { DemoPeople } from './loadPeople';
 
 type Content = Omit<Brief, 'id' | 'classId'>;
 
@@ -55,11 +56,11 @@ const BRIEFS: readonly (Partial<Content> & { readonly title: string; readonly du
 const DAY = 24 * 3600_000;
 const EVENING = 18;
 
-/** Puts the made-up classes on an empty desk; the person is in the first and can join the second by its code. */
+/** Puts the made-up classes on an empty desk; both students are in the first and can join the second by its code. */
 export async function loadDesk(
   db: Database,
   writer: Writer,
-  personId: string,
+  { imke, jory, ada }: DemoPeople,
   now = new Date(),
 ): Promise<void> {
   await writer.write(async (transaction) => {
@@ -69,8 +70,11 @@ export async function loadDesk(
       { name: 'Coastal navigation, spring', marker, code: 'KTWR4729' },
       { transaction },
     );
-    await db.deskClasses.create({ name: 'Seamanship, spring', marker, code: 'MPHX6358' }, { transaction });
-    await db.members.create({ classId: own.id, personId }, { transaction });
+    const other = await db.deskClasses.create({ name: 'Seamanship, spring', marker, code: 'MPHX6358' }, { transaction });
+    for (const personId of [imke, jory])
+      await db.members.create({ classId: own.id, personId, role: 'student' }, { transaction });
+    for (const { id: classId } of [own, other])
+      await db.members.create({ classId, personId: ada, role: 'marker' }, { transaction });
     for (const { dueIn, ...content } of BRIEFS) {
       const dueAt = dueIn === null ? null : evening(now, dueIn).toISOString();
       await db.briefs.create({ classId: own.id, content: { ...PLAIN, ...content, dueAt } }, { transaction });

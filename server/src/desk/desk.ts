@@ -4,6 +4,7 @@ import {
   attemptSchema,
   briefSchema,
   fileName,
+  fullName,
   mayHandOver,
   mayTakeBack,
   type Attempt,
@@ -63,7 +64,8 @@ export function createDesk({ db, writer, files, key, personId, now = Date.now }:
       where: { id },
       include: [{ model: db.deskClasses, as: 'deskClass' }],
     });
-    const isMember = row && (await db.members.count({ where: { classId: row.classId, personId } })) > 0;
+    const isMember =
+      row && (await db.members.count({ where: { classId: row.classId, personId, role: 'student' } })) > 0;
     if (!row || !isMember) throw notFound('brief');
     return row;
   }
@@ -129,7 +131,7 @@ export function createDesk({ db, writer, files, key, personId, now = Date.now }:
       const may = assertMay(brief, await attemptRows(briefId, transaction), arrived);
       const id = randomUUID();
       const receipt = key.sign({
-        ...{ kind: 'ravlo-receipt', version: 1, id, person: person?.name ?? '' },
+        ...{ kind: 'ravlo-receipt', version: 1, id, person: person ? fullName(person) : '' },
         ...{ deskClass: row.deskClass?.name ?? '', brief: brief.title },
         ...{ attempt: may.attempt, attemptsAllowed: brief.attempts },
         ...{ fileName: `${fileName(handing.fileName.replace(/\.pdf$/i, ''))}.pdf`, pages, bytes },
@@ -153,7 +155,7 @@ export function createDesk({ db, writer, files, key, personId, now = Date.now }:
   return {
     async mine() {
       const person = await db.people.findByPk(personId);
-      const members = await db.members.findAll({ where: { personId } });
+      const members = await db.members.findAll({ where: { personId, role: 'student' } });
       const ids = members.map(({ classId }) => classId);
       const classes = await db.deskClasses.findAll({ where: { id: ids }, order: [['name', 'ASC']] });
       const briefs = await db.briefs.findAll({
@@ -164,7 +166,7 @@ export function createDesk({ db, writer, files, key, personId, now = Date.now }:
       const mine = briefs.map((row) => toMyBrief(row, attempts));
       return {
         now: new Date(now()).toISOString(),
-        person: person?.name ?? '',
+        person: person ? fullName(person) : '',
         classes: classes.map(toClass),
         briefs: mine.sort((a, b) => dueOf(a.brief) - dueOf(b.brief)),
       };

@@ -6,21 +6,21 @@ import { pipeline } from 'node:stream/promises';
 import { Router } from 'express';
 import { fileName, MOST_ARCHIVE_BYTES, openPacketSchema } from '@ravlo/contract';
 import { ProblemError } from '../problems';
-import type { Archives } from '../store/archives';
 import type { PhotoFiles } from '../store/photoFiles';
 import { answer, idIn } from './answer';
 import { bounded } from './bounded';
 import { assertDiskRoom } from './diskRoom';
+import type { MineOf } from './whoUses';
 
 /**
  * GET /api/packets/:id/archive gives a packet as a Ravlo archive; POST /api/archives (a zip as the body) makes a packet of
  * one, all or nothing.
  */
-export function archiveRoutes(archives: Archives, files: PhotoFiles): Router {
+export function archiveRoutes(mineOf: MineOf, files: PhotoFiles): Router {
   const router = Router();
 
   router.get('/packets/:id/archive', async (request, response) => {
-    const { name, zip } = await archives.pack(idIn(request, 'packet'));
+    const { name, zip } = await mineOf(request).archives.pack(idIn(request, 'packet'));
     response.attachment(`${fileName(name)}.zip`);
     response.type('application/zip');
     await pipeline(zip, response).catch((error: NodeJS.ErrnoException) => {
@@ -37,7 +37,7 @@ export function archiveRoutes(archives: Archives, files: PhotoFiles): Router {
     const file = path.join(files.incoming, `${randomUUID()}.zip`);
     try {
       await pipeline(request, bounded(MOST_ARCHIVE_BYTES, tooBig), createWriteStream(file, { flags: 'wx' }));
-      answer(response, openPacketSchema, await archives.unpack(file), 201);
+      answer(response, openPacketSchema, await mineOf(request).archives.unpack(file), 201);
     } finally {
       await rm(file, { force: true });
     }

@@ -14,21 +14,21 @@ import {
   MOST_HANDED_BYTES,
   myBriefSchema,
 } from '@ravlo/contract';
-import type { Desk } from '../desk/desk';
 import { ProblemError } from '../problems';
 import { answer, idIn, parseWith } from './answer';
 import { bounded } from './bounded';
+import type { MineOf } from './whoUses';
 
 /** Wrong codes an address may try in this time, ms: nobody gets to guess a class. */
 const MOST_TRIES = 10;
 const TRIES_WITHIN = 10 * 60_000;
 
 /** PUT /api/handing/:key takes the bytes of a handing over, whole; to go before the JSON of the other routes. */
-export function handingRoutes(desk: Desk): Router {
+export function handingRoutes(mineOf: MineOf): Router {
   const router = Router();
 
   router.put('/handing/:key', async (request, response) => {
-    const place = desk.waiting(parseWith(attemptKeySchema, request.params.key));
+    const place = mineOf(request).desk.waiting(parseWith(attemptKeySchema, request.params.key));
     // Two tabs may send at once; the last whole one stays.
     const coming = `${place}.${randomUUID()}`;
     try {
@@ -44,7 +44,7 @@ export function handingRoutes(desk: Desk): Router {
 }
 
 /** /api/desk, /api/briefs/:id and /api/attempts/:id: what is asked of the person, and what they have handed over. */
-export function deskRoutes(desk: Desk): Router {
+export function deskRoutes(mineOf: MineOf): Router {
   const router = Router();
   const guessing = rateLimit({
     limit: MOST_TRIES,
@@ -58,29 +58,38 @@ export function deskRoutes(desk: Desk): Router {
       ),
   });
 
-  router.get('/desk', async (_request, response) => {
-    answer(response, deskSchema, await desk.mine());
+  router.get('/desk', async (request, response) => {
+    answer(response, deskSchema, await mineOf(request).desk.mine());
   });
 
   router.post('/desk/join', guessing, async (request, response) => {
-    answer(response, deskClassSchema, await desk.join(parseWith(joinSchema, request.body).code));
+    answer(
+      response,
+      deskClassSchema,
+      await mineOf(request).desk.join(parseWith(joinSchema, request.body).code),
+    );
   });
 
   router.get('/briefs/:id', async (request, response) => {
-    answer(response, myBriefSchema, await desk.brief(idIn(request, 'brief')));
+    answer(response, myBriefSchema, await mineOf(request).desk.brief(idIn(request, 'brief')));
   });
 
   router.post('/briefs/:id/attempts', async (request, response) => {
     const handing = parseWith(handOverSchema, request.body);
-    answer(response, attemptSchema, await desk.handOver(idIn(request, 'brief'), handing), 201);
+    answer(
+      response,
+      attemptSchema,
+      await mineOf(request).desk.handOver(idIn(request, 'brief'), handing),
+      201,
+    );
   });
 
   router.post('/attempts/:id/take-back', async (request, response) => {
-    answer(response, attemptSchema, await desk.takeBack(idIn(request, 'attempt')));
+    answer(response, attemptSchema, await mineOf(request).desk.takeBack(idIn(request, 'attempt')));
   });
 
   router.get('/attempts/:id/file', async (request, response) => {
-    const { place, name } = await desk.file(idIn(request, 'attempt'));
+    const { place, name } = await mineOf(request).desk.file(idIn(request, 'attempt'));
     response.attachment(name);
     response.type('application/pdf');
     await new Promise<void>((resolve, reject) => {

@@ -1,14 +1,14 @@
 import { Router } from 'express';
-import type { PersonStore } from '../store/personStore';
 import type { PhotoFiles } from '../store/photoFiles';
 import { idIn } from './answer';
+import type { MineOf } from './whoUses';
 
 /** GET /api/photos/:id gives a photo's untouched bytes. */
-export function photoRoutes({ photos }: PersonStore, files: PhotoFiles): Router {
+export function photoRoutes(mineOf: MineOf, files: PhotoFiles): Router {
   const router = Router();
 
   router.get('/photos/:id', async (request, response) => {
-    const photo = await photos.find(idIn(request, 'photo'));
+    const photo = await mineOf(request).store.photos.find(idIn(request, 'photo'));
     response.set({
       'Content-Type': photo.mime,
       'Cache-Control': 'private, max-age=31536000, immutable',

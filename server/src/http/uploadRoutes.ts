@@ -4,42 +4,24 @@ import { Router, type RequestHandler } from 'express';
 import { NodeRequest } from 'srvx/node';
 import { MOST_PHOTO_BYTES, pageSchema, PROBLEM_MEDIA_TYPE, uploadFactsSchema } from '@ravlo/contract';
 import { ProblemError } from '../problems';
-import type { Arrivals } from '../store/arrivals';
-import type { PersonStore } from '../store/personStore';
-import type { PhotoFiles } from '../store/photoFiles';
+import type { Belongings } from '../people/belongings';
 import { parseWith } from './answer';
 import { assertDiskRoom } from './diskRoom';
 import { toProblemError } from './problemHandler';
+import type { MineOf } from './whoUses';
 
 /**
  * /api/uploads takes photos in by the tus protocol (https://tus.io): what breaks off in the middle goes on
  * where it stopped, also after a restart. The answer to the last bytes is the page that the photo has become.
  */
-export function uploadRoutes({ pages }: PersonStore, files: PhotoFiles, arrivals: Arrivals): Router {
-  const tus = new Server({
-    path: '/api/uploads',
-    datastore: new FileStore({ directory: files.uploads }),
-    maxSize: MOST_PHOTO_BYTES,
-    relativeLocation: true,
-    allowedOrigins: [],
-    async onUploadCreate(_request, upload) {
-      const { packetId, replaces } = parseWith(uploadFactsSchema, upload.metadata);
-      await pages.assertPlace(packetId, replaces);
-      await assertDiskRoom(files.uploads, upload.size ?? 0);
-      return {};
-    },
-    async onUploadFinish(_request, upload) {
-      const { page, isNew } = await arrivals.finish(upload.id);
-      return { status_code: isNew ? 201 : 200, body: JSON.stringify(pageSchema.parse(page)) };
-    },
-    async onResponseError(_request, error) {
-      const problem = error instanceof Error ? error : await toldByTus(error, files.uploads);
-      const { status } = toProblemError(problem).toProblem();
-      return { status_code: status, body: JSON.stringify(toProblemError(problem).toProblem()) };
-    },
-  });
+export function uploadRoutes(mineOf: MineOf): Router {
+  /** Each person's uploads lie in a folder of their own: those of others are not there. */
+  const opened = new Map<string, Server>();
 
   const handle: RequestHandler = async (request, response) => {
+    const mine = mineOf(request);
+    const tus = opened.get(mine.personId) ?? tusFor(mine);
+    opened.set(mine.personId, tus);
     const result = await tus.handleWeb(new NodeRequest({ req: request, res: response }));
     for (const [name, value] of result.headers) {
       if (!/^(content-|access-control-)/.test(name)) response.setHeader(name, value);
@@ -60,6 +42,31 @@ export function uploadRoutes({ pages }: PersonStore, files: PhotoFiles, arrivals
   router.post('/uploads', handle);
   router.route('/uploads/:id').head(handle).patch(handle).delete(handle);
   return router;
+}
+
+function tusFor({ store: { pages }, arrivals, uploads }: Belongings): Server {
+  return new Server({
+    path: '/api/uploads',
+    datastore: new FileStore({ directory: uploads }),
+    maxSize: MOST_PHOTO_BYTES,
+    relativeLocation: true,
+    allowedOrigins: [],
+    async onUploadCreate(_request, upload) {
+      const { packetId, replaces } = parseWith(uploadFactsSchema, upload.metadata);
+      await pages.assertPlace(packetId, replaces);
+      await assertDiskRoom(uploads, upload.size ?? 0);
+      return {};
+    },
+    async onUploadFinish(_request, upload) {
+      const { page, isNew } = await arrivals.finish(upload.id);
+      return { status_code: isNew ? 201 : 200, body: JSON.stringify(pageSchema.parse(page)) };
+    },
+    async onResponseError(_request, error) {
+      const problem = error instanceof Error ? error : await toldByTus(error, uploads);
+      const { status } = toProblemError(problem).toProblem();
+      return { status_code: status, body: JSON.stringify(toProblemError(problem).toProblem()) };
+    },
+  });
 }
 
 /** tus tells its own errors as plain objects, without what lay behind them. */

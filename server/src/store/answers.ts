@@ -22,8 +22,11 @@ export const packetFull = () =>
 
 /** What a person can change about a packet. */
 export function factsOf(row: PacketRow): PacketFacts {
-  const { name, paper, look, margin, isUpright, mostBytes, isSigned } = row;
-  return { name, paper, look: look ?? null, margin, isUpright, mostBytes: mostBytes ?? null, isSigned };
+  const { name, paper, look, margin, isUpright, mostBytes, isSigned, briefId } = row;
+  return {
+    ...{ name, paper, look: look ?? null, margin, isUpright, mostBytes: mostBytes ?? null, isSigned },
+    briefId: briefId ?? null,
+  };
 }
 
 /** @throws ZodError when the row makes no sense */

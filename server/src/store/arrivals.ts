@@ -46,11 +46,12 @@ const HOPELESS: ReadonlySet<ProblemError['kind']> = new Set<ProblemError['kind']
  */
 const MOST_AT_ONCE = 2;
 
-export function createArrivals({ pages }: PersonStore, files: PhotoFiles): Arrivals {
-  const uploads = new FileConfigstore(files.uploads);
+/** @param folder where the person's uploads come in */
+export function createArrivals({ pages }: PersonStore, files: PhotoFiles, folder: string): Arrivals {
+  const uploads = new FileConfigstore(folder);
   const turns = new Semaphore(MOST_AT_ONCE);
   const finishing = new Map<string, ReturnType<Arrivals['finish']>>();
-  const placeOf = (uploadId: string) => path.join(files.uploads, uploadId);
+  const placeOf = (uploadId: string) => path.join(folder, uploadId);
 
   async function letGo(uploadId: string): Promise<void> {
     await rm(placeOf(uploadId), { force: true });

@@ -26,10 +26,12 @@ export async function secondName(file: string, name: string): Promise<void> {
   await link(file, name).catch(() => copyFile(file, name));
 }
 
-/** Takes away files of a folder that nobody has touched for so long, ms: what waited for a sender who never went on. */
+/** Takes away files of a folder, and of those in it, that nobody has touched for so long, ms: what waited for a sender who never went on. */
 export async function clearForgotten(folder: string, life: number): Promise<void> {
   for (const name of await readdir(folder)) {
     const place = path.join(folder, name);
-    if (Date.now() - (await stat(place)).mtimeMs > life) await rm(place, { force: true });
+    const facts = await stat(place);
+    if (facts.isDirectory()) await clearForgotten(place, life);
+    else if (Date.now() - facts.mtimeMs > life) await rm(place, { force: true });
   }
 }

@@ -7,11 +7,27 @@ import {
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';
-import type { Brief, Found, Margin, Paper, Photo, Receipt, Recipe } from '@ravlo/contract';
+import type { Brief, Found, Margin, MarkPattern, Paper, Photo, Receipt, Recipe } from '@ravlo/contract';
 
 export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttributes<PersonRow>> {
   declare id: CreationOptional<string>;
-  declare name: string;
+  declare firstName: CreationOptional<string>;
+  declare surname: CreationOptional<string>;
+  declare studentNumber: CreationOptional<string>;
+  declare pattern: CreationOptional<MarkPattern>;
+  declare pinHash: CreationOptional<string | null>;
+  /** wrong PINs since the last right one */
+  declare pinTries: CreationOptional<number>;
+  declare pinWaitUntil: CreationOptional<Date | null>;
+  declare createdAt: CreationOptional<Date>;
+}
+
+/** A browser in which a person uses Ravlo: known by a secret of which only the hash is kept. */
+export class SeatRow extends Model<InferAttributes<SeatRow>, InferCreationAttributes<SeatRow>> {
+  declare id: CreationOptional<string>;
+  declare personId: string;
+  declare secretHash: string;
+  declare seenAt: Date;
 }
 
 export class PacketRow extends Model<InferAttributes<PacketRow>, InferCreationAttributes<PacketRow>> {
@@ -24,6 +40,8 @@ export class PacketRow extends Model<InferAttributes<PacketRow>, InferCreationAt
   declare isUpright: CreationOptional<boolean>;
   declare mostBytes: CreationOptional<number | null>;
   declare isSigned: CreationOptional<boolean>;
+  /** the brief that it is for */
+  declare briefId: CreationOptional<string | null>;
   declare deletedAt: CreationOptional<Date | null>;
   declare createdAt: CreationOptional<Date>;
   declare updatedAt: CreationOptional<Date>;
@@ -83,6 +101,7 @@ export class DeskClassRow extends Model<
 export class MemberRow extends Model<InferAttributes<MemberRow>, InferCreationAttributes<MemberRow>> {
   declare classId: string;
   declare personId: string;
+  declare role: CreationOptional<'student' | 'marker'>;
 }
 
 export class BriefRow extends Model<InferAttributes<BriefRow>, InferCreationAttributes<BriefRow>> {
@@ -110,6 +129,7 @@ const id = { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUI
 /** The tables of one open database. Another connection, in a test or beside it, has classes of its own. */
 export interface Tables {
   readonly people: typeof PersonRow;
+  readonly seats: typeof SeatRow;
   readonly packets: typeof PacketRow;
   readonly photos: typeof PhotoRow;
   readonly pages: typeof PageRow;
@@ -123,6 +143,7 @@ export interface Tables {
 /** Binds the tables to a connection; they are made by migrations. */
 export function bindTables(sequelize: Sequelize): Tables {
   class People extends PersonRow {}
+  class Seats extends SeatRow {}
   class Packets extends PacketRow {}
   class Photos extends PhotoRow {}
   class Pages extends PageRow {}
@@ -131,7 +152,26 @@ export function bindTables(sequelize: Sequelize): Tables {
   class Members extends MemberRow {}
   class Briefs extends BriefRow {}
   class Attempts extends AttemptRow {}
-  People.init({ id, name: DataTypes.STRING }, { sequelize, tableName: 'people' });
+  // Sequelize notes in each what it is called: they cannot share one.
+  const words = (defaultValue = '') => ({ type: DataTypes.TEXT, defaultValue });
+  People.init(
+    {
+      id,
+      firstName: words(),
+      surname: words(),
+      studentNumber: words(),
+      pattern: words('waves'),
+      pinHash: DataTypes.TEXT,
+      pinTries: { type: DataTypes.INTEGER, defaultValue: 0 },
+      pinWaitUntil: DataTypes.DATE,
+      createdAt: DataTypes.DATE,
+    },
+    { sequelize, tableName: 'people' },
+  );
+  Seats.init(
+    { id, personId: DataTypes.UUID, secretHash: DataTypes.STRING(64), seenAt: DataTypes.DATE },
+    { sequelize, tableName: 'seats' },
+  );
   Packets.init(
     {
       id,
@@ -143,6 +183,7 @@ export function bindTables(sequelize: Sequelize): Tables {
       isUpright: { type: DataTypes.BOOLEAN, defaultValue: false },
       mostBytes: DataTypes.INTEGER,
       isSigned: { type: DataTypes.BOOLEAN, defaultValue: false },
+      briefId: DataTypes.UUID,
       deletedAt: DataTypes.DATE,
       createdAt: DataTypes.DATE,
       updatedAt: DataTypes.DATE,
@@ -199,6 +240,7 @@ export function bindTables(sequelize: Sequelize): Tables {
     {
       classId: { type: DataTypes.UUID, primaryKey: true },
       personId: { type: DataTypes.UUID, primaryKey: true },
+      role: { type: DataTypes.TEXT, defaultValue: 'student' },
     },
     { sequelize, tableName: 'members' },
   );
@@ -221,7 +263,7 @@ export function bindTables(sequelize: Sequelize): Tables {
   Pages.belongsTo(Photos, { as: 'photo', foreignKey: 'photoId' });
   Pages.belongsTo(Packets, { as: 'packet', foreignKey: 'packetId' });
   return {
-    ...{ people: People, packets: Packets, photos: Photos, pages: Pages, phones: Phones },
+    ...{ people: People, seats: Seats, packets: Packets, photos: Photos, pages: Pages, phones: Phones },
     ...{ deskClasses: DeskClasses, members: Members, briefs: Briefs, attempts: Attempts },
   };
 }

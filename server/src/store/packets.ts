@@ -2,6 +2,7 @@ import { QueryTypes } from 'sequelize';
 import { randomUUID } from 'node:crypto';
 import { shelfPacketSchema, type Archive, type Deleted, type OpenPacket, type Shelf } from '@ravlo/contract';
 import { readable, toOpenPacket } from './answers';
+import { givePacket } from './givePacket';
 import { inWriting, lyingRows, packetRow, type StoreContext } from './context';
 import type { KeptPhoto } from './photos';
 import { timeLeft } from './timeLeft';
@@ -19,6 +20,7 @@ interface ShelfRow {
   readonly isUpright: number;
   readonly mostBytes: number | null;
   readonly isSigned: number;
+  readonly briefId: string | null;
   readonly createdAt: string;
   readonly updatedAt: string;
   readonly pageCount: number;
@@ -29,7 +31,7 @@ interface ShelfRow {
 /** One statement for all packets: models of every page of every packet would hold the process for a second. */
 const SHELF = `
   SELECT packets.id, packets.name, packets.paper, packets.look, packets.margin, packets.isUpright, packets.mostBytes,
-    packets.isSigned, packets.createdAt, packets.updatedAt,
+    packets.isSigned, packets.briefId, packets.createdAt, packets.updatedAt,
     (SELECT count(*) FROM pages WHERE packetId = packets.id AND deletedAt IS NULL) AS pageCount,
     cover.id AS coverId, cover.version AS coverVersion
   FROM packets LEFT JOIN pages AS cover ON cover.id = (
@@ -126,6 +128,16 @@ export function packetsOf(context: StoreContext) {
         }
         return toOpenPacket(row, await lyingRows(db, [id], transaction), log);
       });
+    },
+
+    /**
+     * From now on the packet, with all its pages, also the deleted ones, is another person's: it was taken on the wrong
+     * account. It is tied to no brief any more.
+     *
+     * @throws ProblemError not-found where packet or person is not here
+     */
+    async give(id: string, to: string): Promise<void> {
+      await inWriting(context, (writing) => givePacket(context, writing, id, to));
     },
 
     /** Deleted packets, the newest first. */

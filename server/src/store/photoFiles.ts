@@ -9,7 +9,7 @@ import { clearForgotten, hashOf, secondName, syncToDisk } from './disk';
 export interface PhotoFiles {
   /** the folder for files that are still coming in; on the same disk as the photos */
   readonly incoming: string;
-  /** the folder for uploads that may break off and go on later, also after a restart */
+  /** the folder of the people's folders for uploads that may break off and go on later, also after a restart */
   readonly uploads: string;
   /**
    * Keeps a complete file's bytes: hashes it, makes sure it is on the disk, puts it into place, and only then does the

@@ -24,8 +24,7 @@ describe('the database', () => {
   });
 
   it('keeps everything when it is opened again', async () => {
-    const person = await server.db.people.create({ name: 'Ada Holm' });
-    const { packets } = server.storeOf(person.id);
+    const { packets } = await server.storeOf(server.people.ada);
     const packet = await packets.create('Kept');
     const again = await openDatabase(path.join(server.dir, 'ravlo.sqlite'));
     expect((await packets.open(packet.id)).name).toBe('Kept');
@@ -52,7 +51,7 @@ describe('photo files', () => {
 describe('half-sent photos', () => {
   it('wait a week for their sender', async () => {
     const put = async (name: string, days: number) => {
-      const place = path.join(server.files.uploads, name);
+      const place = path.join(server.files.uploads, server.people.imke, name);
       await writeFile(place, 'half a ph');
       const then = new Date(Date.now() - days * 24 * 3600 * 1000);
       await utimes(place, then, then);
@@ -60,6 +59,6 @@ describe('half-sent photos', () => {
     await put('yesterday', 1);
     await put('last-month', 30);
     await openPhotoFiles(server.dir);
-    expect(await readdir(server.files.uploads)).toEqual(['yesterday']);
+    expect(await readdir(path.join(server.files.uploads, server.people.imke))).toEqual(['yesterday']);
   });
 });
