@@ -24,7 +24,7 @@ export const DOORS = {
 
 const SCREENS = [
   ...['shelf', 'gather', 'table', 'bench', 'finish', 'brief', 'handover'],
-  ...['deleted', 'settings'],
+  ...['deleted', 'people', 'settings'],
 ];
 const BELOW_SCREENS = ['page', 'packet', 'darkroom', 'ui'];
 
@@ -60,10 +60,11 @@ export const ROOMS = {
     statistics: [],
   },
   server: {
-    'main.ts': ['app.ts', 'demo', 'desk', 'http', 'settings.ts', 'store'],
-    'app.ts': ['desk', 'http', 'store'],
+    'main.ts': ['app.ts', 'demo', 'desk', 'http', 'people', 'settings.ts', 'store'],
+    'app.ts': ['http', 'people', 'store'],
     demo: ['store'],
-    http: ['desk', 'problems.ts', 'store'],
+    http: ['people', 'problems.ts', 'store'],
+    people: ['desk', 'problems.ts', 'store'],
     desk: ['problems.ts', 'store'],
     store: ['problems.ts'],
     'problems.ts': [],

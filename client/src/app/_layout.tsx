@@ -1,14 +1,17 @@
 import { AtkinsonHyperlegible_400Regular } from '@expo-google-fonts/atkinson-hyperlegible/400Regular';
 import { AtkinsonHyperlegible_700Bold } from '@expo-google-fonts/atkinson-hyperlegible/700Bold';
 import { useFonts } from 'expo-font';
-import { Slot, useGlobalSearchParams, usePathname } from 'expo-router';
+import { Redirect, Slot, useGlobalSearchParams, usePathname } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { GestureHandlerRootView } from 'react-native-gesture-handler';
 import { Provider } from 'react-redux';
+import type { Household } from '@ravlo/contract';
 import { Troubles } from '@/frame/Troubles';
 import { useLeaving } from '@/frame/useLeaving';
+import { useOpening } from '@/frame/useOpening';
 import { useWindow } from '@/frame/useWindow';
+import { api } from '@/packet/api';
 import { createStore } from '@/packet/store';
 import { claimWindowId } from '@/packet/windowId';
 import { ShelfSide } from '@/shelf/ShelfSide';
@@ -19,22 +22,37 @@ import { useWide } from '@/ui/useWide';
 export default function Layout() {
   // Words are there before their font is: nobody waits for it.
   useFonts({ AtkinsonHyperlegible_400Regular, AtkinsonHyperlegible_700Bold });
-  const [store] = useState(() => createStore({ windowId: claimWindowId }));
+  const opened = useOpening();
+  return opened ? <Window household={opened.household} /> : <View style={styles.root} />;
+}
+
+function Window({ household }: { readonly household: Household | null }) {
+  const [store] = useState(() => {
+    const created = createStore({ windowId: claimWindowId });
+    if (household) void created.dispatch(api.util.upsertQueryData('household', undefined, household));
+    return created;
+  });
   useWindow(store);
   return (
     <Provider store={store}>
       <GestureHandlerRootView style={styles.root}>
-        <Frame />
+        <Frame isNobodys={household !== null && household.now === null} />
       </GestureHandlerRootView>
     </Provider>
   );
 }
 
-function Frame() {
+interface FrameProps {
+  /** nobody has said who is using Ravlo here */
+  readonly isNobodys: boolean;
+}
+
+function Frame({ isNobodys }: FrameProps) {
   const wide = useWide();
   const path = usePathname();
   const { packetId } = useGlobalSearchParams<{ packetId?: string }>();
   useLeaving();
+  if (isNobodys && !path.startsWith('/people')) return <Redirect href="/people" />;
   return (
     <View style={styles.frame}>
       {wide && path !== '/' ? <ShelfSide openId={packetId} /> : null}

@@ -37,10 +37,10 @@ function open() {
     picture: jest.fn(async (_source: PhotoSource) => picture),
     check: jest.fn(async (_source: PhotoSource) => checked),
   };
-  const darkroom = createDarkroom(() => ({
-    tools: tools as unknown as Remote<DarkroomTools>,
-    onBroken: () => undefined,
-  }));
+  const darkroom = createDarkroom({
+    pictures: 'ravlo-pictures',
+    makeWorker: () => ({ tools: tools as unknown as Remote<DarkroomTools>, onBroken: () => undefined }),
+  });
   return { darkroom, tools };
 }
 

@@ -28,6 +28,13 @@ export interface PictureOptions extends JobOptions {
 /** A photo: any page's, or one that is not a page yet. */
 export type AnyPhoto = Pick<Photo, 'sha256'> & Partial<Pick<Photo, 'id'>>;
 
+export interface DarkroomOptions {
+  /** the name of the browser's store that developed pictures are kept in */
+  readonly pictures: string;
+  /** @default a real one */
+  readonly makeWorker?: () => PoolWorker<Remote<DarkroomTools>>;
+}
+
 /** Where a photo's untouched bytes are on the server. */
 export const photoUrl = (photoId: string): string => `/api/photos/${photoId}`;
 
@@ -35,9 +42,9 @@ export const photoUrl = (photoId: string): string => `/api/photos/${photoId}`;
  * The only door to core's work on pixels: all of it runs in workers. Photos are opened from bytes in hand where there
  * are any, and fetched only where they are not.
  */
-export function createDarkroom(makeWorker: () => PoolWorker<Remote<DarkroomTools>> = openWorker) {
+export function createDarkroom({ pictures: name, makeWorker = openWorker }: DarkroomOptions) {
   const pool = createPool(poolSize(), makeWorker);
-  const pictures = createPictureCache();
+  const pictures = createPictureCache(name);
   const bytes = createPhotoBytes();
 
   /** @throws Error where nobody has the bytes */

@@ -20,11 +20,15 @@ interface PictureSchema extends DBSchema {
 
 const MOST_KEPT = 300;
 
-/** A browser that keeps nothing (private window, no room) just develops again. */
-export function createPictureCache(): PictureCache {
+/**
+ * A browser that keeps nothing (private window, no room) just develops again.
+ *
+ * @param name of the store in the browser
+ */
+export function createPictureCache(name: string): PictureCache {
   let opened: Promise<IDBPDatabase<PictureSchema>> | null = null;
   const database = () =>
-    (opened ??= openDB<PictureSchema>('ravlo-pictures', 1, {
+    (opened ??= openDB<PictureSchema>(name, 1, {
       upgrade(db) {
         db.createObjectStore('pictures', { keyPath: 'key' }).createIndex('usedAt', 'usedAt');
       },

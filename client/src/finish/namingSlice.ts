@@ -2,9 +2,10 @@ import { createSlice, type PayloadAction, type WithSlice } from '@reduxjs/toolki
 import { namePatternSchema, nameFieldSchema, type NamePattern, type NameValues } from '@ravlo/contract';
 import { z } from 'zod';
 import { rootReducer, type AppThunk } from '@/packet/store';
+import { own } from '@/packet/whose';
 
 /** How names are made on this device: what the fields were filled with last, and each class's pattern. */
-const KEY = 'ravlo-naming';
+const KEY = () => own('ravlo-naming');
 
 const namingSchema = z.object({
   values: z.partialRecord(nameFieldSchema, z.string().max(120)),
@@ -21,7 +22,7 @@ const NOTHING: Naming = { values: {}, patterns: {} };
 /** What was kept, also by an older Ravlo or a hand; what makes no sense is nothing. */
 function read(): Naming {
   try {
-    return namingSchema.parse(JSON.parse(globalThis.localStorage?.getItem(KEY) ?? 'null') ?? NOTHING);
+    return namingSchema.parse(JSON.parse(globalThis.localStorage?.getItem(KEY()) ?? 'null') ?? NOTHING);
   } catch {
     return NOTHING;
   }
@@ -59,7 +60,7 @@ export function keepNaming(pattern: NamePattern, values: NameValues): AppThunk {
       values: lasting,
       patterns: { ...patterns, '': pattern, [values.class?.trim() ?? '']: pattern },
     };
-    globalThis.localStorage?.setItem(KEY, JSON.stringify(naming));
+    globalThis.localStorage?.setItem(KEY(), JSON.stringify(naming));
     dispatch(namingSlice.actions.kept(naming));
   };
 }

@@ -1,3 +1,4 @@
+import { own } from '@/packet/whose';
 import { useEffect, useState } from 'react';
 import { packetNameSchema, UNNAMED, type PacketFacts } from '@ravlo/contract';
 import { format } from 'date-fns';
@@ -47,7 +48,7 @@ export function useFinish(packetId: string) {
   const toFile = (wanted: string) =>
     packet ? fileNameAmong(shelf?.packets ?? [], { ...packet, name: wanted }) : wanted;
   const suggestion =
-    title === UNNAMED ? suggestName(recipes, globalThis.localStorage?.getItem(LAST_NAME)) : null;
+    title === UNNAMED ? suggestName(recipes, globalThis.localStorage?.getItem(own(LAST_NAME))) : null;
   return {
     packet,
     wishes,
@@ -68,7 +69,7 @@ export function useFinish(packetId: string) {
     },
     setName: setTyped,
     /** keeps the name that a file was saved under for the next suggestion */
-    rememberName: () => globalThis.localStorage?.setItem(LAST_NAME, title),
+    rememberName: () => globalThis.localStorage?.setItem(own(LAST_NAME), title),
     isSigned: facts?.isSigned ?? false,
     set: (change: Partial<PacketFacts>, what: string) =>
       packet && dispatch(changeFacts(packet, change, what)),

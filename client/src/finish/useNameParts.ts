@@ -6,20 +6,31 @@ import {
   type NamePart,
   type NamePattern,
   type NameValues,
+  type Person,
 } from '@ravlo/contract';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '@/packet/store';
+import { useMe } from '@/page/useMe';
 import { keepNaming, selectClasses, selectPattern, selectValues } from './namingSlice';
 
 /** What a packet says by itself for the fields of its name. */
 export type OwnValues = Pick<NameValues, 'date' | 'version' | 'assignment'>;
+
+/** Whose work it is fills its fields; what they have not said may be typed. */
+function namesOf(me: Person | null): NameValues {
+  if (!me) return {};
+  const { firstName, surname, studentNumber } = me;
+  const all: NameValues = { 'first-name': firstName, surname, 'student-number': studentNumber };
+  return Object.fromEntries(Object.entries(all).filter(([, value]) => value !== ''));
+}
 
 /** A name in the making: its parts, what they are filled with, and what comes of it. */
 export function useNameParts(own: OwnValues) {
   const dispatch = useAppDispatch();
   const kept = useAppSelector(selectValues);
   const classes = useAppSelector(selectClasses);
-  const [values, setValues] = useState<NameValues>({ ...kept, ...own });
+  const me = useMe();
+  const [values, setValues] = useState<NameValues>({ ...kept, ...namesOf(me), ...own });
   const className = values.class?.trim() ?? '';
   const remembered = useAppSelector((state) => selectPattern(state, className));
   const [changed, setChanged] = useState<NamePattern | null>(null);

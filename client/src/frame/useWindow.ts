@@ -6,6 +6,7 @@ import { hearChanges } from '@/packet/liveChanges';
 import { followPhotos, resumePhotos } from '@/packet/photos';
 import type { AppStore } from '@/packet/store';
 import { wakeAll } from '@/packet/wakeAll';
+import { hearSeat } from '@/packet/whose';
 
 /** All that goes on in a window by itself, from its opening to its end. */
 export function useWindow(store: AppStore): void {
@@ -16,6 +17,7 @@ export function useWindow(store: AppStore): void {
       watchPages(store),
       followPhotos(store),
       hearChanges(store),
+      hearSeat(),
       () => window.removeEventListener('online', wake),
     ];
     window.addEventListener('online', wake);

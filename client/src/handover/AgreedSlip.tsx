@@ -1,24 +1,37 @@
 import { StyleSheet, View } from 'react-native';
-import type { MyBrief } from '@ravlo/contract';
+import { fullName, type MyBrief, type Person } from '@ravlo/contract';
 import { sayAttempt, sayDue } from '@/page/sayBrief';
+import { PersonMark } from '@/ui/PersonMark';
 import { Slip } from '@/ui/Slip';
 import { colours, space } from '@/ui/tokens';
 import { WordButton } from '@/ui/WordButton';
 import { Words } from '@/ui/Words';
 
 export interface AgreedSlipProps {
-  readonly person: string;
+  readonly me: Person | null;
   /** null while no brief is chosen */
   readonly mine: MyBrief | null;
   readonly now: number;
+  readonly onPerson: () => void;
   readonly onChange: () => void;
 }
 
 /** Who hands over, to which class, for which brief. */
-export function AgreedSlip({ person, mine, now, onChange }: AgreedSlipProps) {
+export function AgreedSlip({ me, mine, now, onPerson, onChange }: AgreedSlipProps) {
   return (
     <Slip seed={mine?.brief.id ?? 'none'}>
-      <Row about="Who" says={person} />
+      <Row
+        about="Who"
+        says={me ? fullName(me) : ''}
+        detail={me?.studentNumber}
+        needsYou={me?.firstName === ''}
+        way={
+          <>
+            {me ? <PersonMark name={me.firstName} texture={me.pattern} size={44} /> : null}
+            <WordButton label="Change" describes="Change who hands over" onPress={onPerson} />
+          </>
+        }
+      />
       <Row
         about="Class"
         says={mine?.deskClass.name ?? ''}
@@ -29,7 +42,9 @@ export function AgreedSlip({ person, mine, now, onChange }: AgreedSlipProps) {
         says={mine?.brief.title ?? 'None is chosen'}
         needsYou={mine === null}
         detail={mine ? `${sayDue(mine, now)}, ${sayAttempt(mine).toLowerCase()}` : ''}
-        way={<WordButton label={mine ? 'Change' : 'Choose'} onPress={onChange} />}
+        way={
+          <WordButton label={mine ? 'Change' : 'Choose'} describes="Choose the brief" onPress={onChange} />
+        }
       />
     </Slip>
   );

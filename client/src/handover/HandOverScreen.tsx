@@ -9,6 +9,7 @@ import { useAppSelector } from '@/packet/store';
 import { fileNameAmong } from '@/page/fileNameAmong';
 import { ReadyCheck } from '@/page/ReadyCheck';
 import { attemptFacts } from '@/page/sayBrief';
+import { useMe } from '@/page/useMe';
 import { usePdf } from '@/page/usePdf';
 import { useReadyCheck } from '@/page/useReadyCheck';
 import { useWishes } from '@/page/useWishes';
@@ -42,6 +43,7 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
   const { data: packet } = usePacketQuery(packetId);
   const { data: shelf } = useShelfQuery();
   const facts = useAppSelector((state) => (packet ? selectFacts(state, packet) : null));
+  const me = useMe();
   const now = useNow(desk?.now);
   const [chosen, setChosen] = useState(briefId);
   const [isChoosing, setChoosing] = useState(false);
@@ -121,7 +123,13 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
       }
     >
       {desk ? (
-        <AgreedSlip person={desk.person} mine={mine} now={now} onChange={() => setChoosing(true)} />
+        <AgreedSlip
+          me={me}
+          mine={mine}
+          now={now}
+          onPerson={() => router.push('/people')}
+          onChange={() => setChoosing(true)}
+        />
       ) : null}
       {may && !may.may ? (
         <Notice

@@ -6,14 +6,17 @@ import {
   deletedSchema,
   deskSchema,
   editedSchema,
+  householdSchema,
   myBriefSchema,
   openPacketSchema,
   pageSchema,
   pairingSchema,
+  personSchema,
   phonesSchema,
   shelfSchema,
   type Arrange,
   type Attempt,
+  type ChangePin,
   type CopyPage,
   type Deleted,
   type DeskClass,
@@ -22,16 +25,26 @@ import {
   type Edited,
   type Found,
   type HandOver,
+  type Household,
   type MyBrief,
   type OpenPacket,
   type Page,
   type Pairing,
+  type Person,
+  type PersonFacts,
   type Phones,
   type Shelf,
+  type TakeSeat,
 } from '@ravlo/contract';
 import { OFFLINE, readTrouble, UNEXPECTED, type Trouble } from './trouble';
+import { openAnew, whoseHeaders } from './whose';
 
-const rawQuery = fetchBaseQuery({ baseUrl: '/api' });
+const rawQuery = fetchBaseQuery({
+  baseUrl: '/api',
+  prepareHeaders(headers) {
+    for (const [name, value] of Object.entries(whoseHeaders())) headers.set(name, value);
+  },
+});
 
 /** fetchBaseQuery with every failure told as a Trouble. */
 const query: BaseQueryFn<string | FetchArgs, unknown, Trouble> = async (args, api, extra) => {
@@ -39,7 +52,10 @@ const query: BaseQueryFn<string | FetchArgs, unknown, Trouble> = async (args, ap
   if (!result.error) return { data: result.data };
   const { status } = result.error;
   if (status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR') return { error: OFFLINE };
-  return { error: typeof status === 'number' ? readTrouble(result.error.data) : UNEXPECTED };
+  const trouble = typeof status === 'number' ? readTrouble(result.error.data) : UNEXPECTED;
+  // Another tab heard of it at once; one that slept hears of it now.
+  if (trouble.kind === 'another-person') openAnew();
+  return { error: trouble };
 };
 
 /** As much of the store as the cached answers take. */
@@ -49,7 +65,7 @@ type ApiState = Parameters<ReturnType<typeof api.endpoints.packet.select>>[0];
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: query,
-  tagTypes: ['Shelf', 'Packet', 'Page', 'Deleted', 'Phones', 'Desk'],
+  tagTypes: ['Household', 'Shelf', 'Packet', 'Page', 'Deleted', 'Phones', 'Desk'],
   refetchOnFocus: true,
   refetchOnReconnect: true,
   catchSchemaFailure: () => UNEXPECTED,
@@ -182,6 +198,36 @@ export const api = createApi({
       responseSchema: attemptSchema,
       invalidatesTags: ['Desk'],
     }),
+    /** Who shares this Ravlo, and who is using it here. */
+    household: build.query<Household, void>({
+      query: () => 'household',
+      responseSchema: householdSchema,
+      providesTags: ['Household'],
+    }),
+    addPerson: build.mutation<Person, PersonFacts>({
+      query: (body) => ({ url: 'household/people', method: 'POST', body }),
+      responseSchema: personSchema,
+      invalidatesTags: ['Household'],
+    }),
+    changePerson: build.mutation<Person, PersonFacts & { id: string }>({
+      query: ({ id, ...body }) => ({ url: `household/people/${id}`, method: 'PUT', body }),
+      responseSchema: personSchema,
+      invalidatesTags: ['Household', 'Desk'],
+    }),
+    changePin: build.mutation<Person, ChangePin & { id: string }>({
+      query: ({ id, ...body }) => ({ url: `household/people/${id}/pin`, method: 'PUT', body }),
+      responseSchema: personSchema,
+      invalidatesTags: ['Household'],
+    }),
+    /** Sits down at this browser; its windows are opened anew after that. */
+    takeSeat: build.mutation<Household, TakeSeat>({
+      query: (body) => ({ url: 'household/now', method: 'POST', body }),
+      responseSchema: householdSchema,
+    }),
+    givePacket: build.mutation<void, { id: string; to: string }>({
+      query: ({ id, to }) => ({ url: `packets/${id}/give`, method: 'POST', body: { to } }),
+      invalidatesTags: ['Shelf', 'Deleted'],
+    }),
     phones: build.query<Phones, void>({
       query: () => 'phones',
       responseSchema: phonesSchema,
@@ -214,6 +260,12 @@ export const {
   useSendHandingMutation,
   useEnterAttemptMutation,
   useTakeBackMutation,
+  useHouseholdQuery,
+  useAddPersonMutation,
+  useChangePersonMutation,
+  useChangePinMutation,
+  useTakeSeatMutation,
+  useGivePacketMutation,
   usePhonesQuery,
   useOpenCodeMutation,
   useForgetPhoneMutation,

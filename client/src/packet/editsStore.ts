@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { isNothing, joinEdits, type Clash, type Edits, type Step } from './pendingEdits';
+import { own } from './whose';
 import { MOST_STEPS, NOTHING_DONE, type PacketEdits } from './editsSlice';
 
 /** What a window has done to a packet, kept in the browser over reloads and crashes: edits and history, as one. */
@@ -34,7 +35,7 @@ export interface EditsStore {
 export function createEditsStore(): EditsStore {
   let opened: Promise<IDBPDatabase<EditsSchema>> | null = null;
   const database = () =>
-    (opened ??= openDB<EditsSchema>('ravlo-edits', 1, {
+    (opened ??= openDB<EditsSchema>(own('ravlo-edits'), 1, {
       upgrade(db) {
         db.createObjectStore('records', { keyPath: ['packetId', 'windowId'] }).createIndex(
           'packet',

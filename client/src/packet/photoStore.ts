@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Trouble } from './trouble';
+import { own } from './whose';
 
 /** A photo kept in this browser until the server has said which page it has become. */
 export interface KeptPhoto {
@@ -40,7 +41,7 @@ export function createPhotoStore(): PhotoStore {
   let opened: Promise<IDBPDatabase<PhotosSchema>> | null = null;
   // Named as it was when photos left for the server through an outbox: what waits there is not lost.
   const database = () =>
-    (opened ??= openDB<PhotosSchema>('ravlo-outbox', 1, {
+    (opened ??= openDB<PhotosSchema>(own('ravlo-outbox'), 1, {
       upgrade(db) {
         db.createObjectStore('photos', { keyPath: 'key' }).createIndex('order', 'order');
       },

@@ -3,6 +3,7 @@ import { pageSchema, type Arrival, type Page, type UploadFacts } from '@ravlo/co
 import type { KeptPhoto } from './photoStore';
 import { readJson } from './readJson';
 import { OFFLINE, readTrouble, toTrouble, UNEXPECTED, type Trouble } from './trouble';
+import { whoseHeaders } from './whose';
 
 export type SendResult = { readonly page: Page } | { readonly trouble: Trouble };
 
@@ -57,6 +58,7 @@ function upload(
     };
     const sending = new Upload(blob, {
       endpoint: '/api/uploads',
+      headers: whoseHeaders(),
       metadata: Object.fromEntries(
         Object.entries(facts).flatMap(([name, value]) =>
           value === undefined ? [] : [[name, String(value)]],
@@ -96,7 +98,7 @@ async function askForPage({ packetId, key }: KeptPhoto): Promise<SendResult> {
   try {
     const response = await fetch('/api/arrivals', {
       method: 'POST',
-      headers: { 'content-type': 'application/json' },
+      headers: { 'content-type': 'application/json', ...whoseHeaders() },
       body: JSON.stringify(arrival),
       signal: AbortSignal.timeout(LAST_SILENCE),
     });

@@ -55,9 +55,16 @@ const FINAL: ReadonlySet<Trouble['kind']> = new Set<Trouble['kind']>([
 /** True for trouble that time may heal: worth trying again, nothing wrong with what was sent. */
 export const isPassing = ({ kind }: Trouble): boolean => !FINAL.has(kind);
 
+/** It must be said again who or what asks: then everything goes on. */
+const WHO: ReadonlySet<Trouble['kind']> = new Set<Trouble['kind']>([
+  'not-paired',
+  'nobody-chosen',
+  'another-person',
+]);
+
 /** True for trouble that whatever is sent next would meet as well. */
 export const isEveryones = ({ kind }: Trouble): boolean =>
-  kind === 'offline' || kind === 'unexpected' || kind === 'storage-full' || kind === 'not-paired';
+  kind === 'offline' || kind === 'unexpected' || kind === 'storage-full' || WHO.has(kind);
 
 /** The first wait before trying again, ms; each further one is twice as long, up to the last. */
 const FIRST_WAIT = 1000;

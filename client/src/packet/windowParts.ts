@@ -2,6 +2,7 @@ import { nanoid } from 'nanoid';
 import { createDarkroom, type Darkroom, type Insight } from '@/darkroom/darkroom';
 import { forgettingPause, type Pause } from './pause';
 import { createEditsStore, type EditsStore } from './editsStore';
+import { own } from './whose';
 import { createPhotoStore, type KeptPhoto, type PhotoStore } from './photoStore';
 
 /**
@@ -47,10 +48,10 @@ export interface WindowOptions {
 
 export function createWindowParts({
   windowId = () => Promise.resolve(nanoid()),
-  darkroom = createDarkroom(),
+  darkroom = createDarkroom({ pictures: own('ravlo-pictures') }),
 }: WindowOptions = {}): WindowParts {
   let claimed: Promise<string> | null = null;
-  const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('ravlo');
+  const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(own('ravlo'));
   return {
     windowId: () => (claimed ??= windowId()),
     photoStore: createPhotoStore(),

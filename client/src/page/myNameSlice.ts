@@ -1,12 +1,13 @@
 import { createSlice, type PayloadAction, type WithSlice } from '@reduxjs/toolkit';
 import { rootReducer, type AppThunk } from '@/packet/store';
+import { own } from '@/packet/whose';
 
 /** Whose work it is, as stamps say it: kept on this device. */
-const KEY = 'ravlo-my-name';
+const KEY = () => own('ravlo-my-name');
 
 const myNameSlice = createSlice({
   name: 'myName',
-  initialState: () => ({ name: globalThis.localStorage?.getItem(KEY) ?? '' }),
+  initialState: () => ({ name: globalThis.localStorage?.getItem(KEY()) ?? '' }),
   reducers: {
     named: (_state, { payload }: PayloadAction<string>) => ({ name: payload }),
   },
@@ -22,7 +23,7 @@ export const { selectMyName } = injected.selectors;
 
 export function setMyName(name: string): AppThunk {
   return (dispatch) => {
-    globalThis.localStorage?.setItem(KEY, name);
+    globalThis.localStorage?.setItem(KEY(), name);
     dispatch(myNameSlice.actions.named(name));
   };
 }

@@ -1,8 +1,7 @@
 import { FRESH_FACTS, type OpenPacket, type PacketFacts } from '@ravlo/contract';
 import { useMemo } from 'react';
-import { useAppSelector } from '@/packet/store';
 import type { PdfWishes } from './makePdf';
-import { selectMyName } from './myNameSlice';
+import { useMyName } from './useMyName';
 
 /** How a packet's file is to be, from its facts: the same on every screen, so that the same bytes come of it. */
 export function useWishes(
@@ -11,7 +10,7 @@ export function useWishes(
   title: string,
   mostAllowed: number | null = null,
 ): PdfWishes {
-  const myName = useAppSelector(selectMyName);
+  const myName = useMyName();
   const { paper, margin, isUpright, isSigned, mostBytes } = facts ?? FRESH_FACTS;
   const createdAt = packet?.createdAt;
   return useMemo(

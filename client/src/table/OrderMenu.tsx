@@ -14,6 +14,7 @@ export interface OrderMenuProps {
   readonly onOrder: (ids: readonly string[], what: string) => void;
   readonly onSelect: () => void;
   readonly onJoin: () => void;
+  readonly onGive: () => void;
   readonly onClose: () => void;
 }
 
@@ -24,7 +25,16 @@ const SIZES: readonly { readonly value: TileSize; readonly label: string }[] = [
 ];
 
 /** What can be done with all pages of the table at once. */
-export function OrderMenu({ pages, size, onSize, onOrder, onSelect, onJoin, onClose }: OrderMenuProps) {
+export function OrderMenu({
+  pages,
+  size,
+  onSize,
+  onOrder,
+  onSelect,
+  onJoin,
+  onGive,
+  onClose,
+}: OrderMenuProps) {
   const ids = idsOf(pages);
   const few = pages.length < 2;
   const then = (action: () => void) => () => {
@@ -56,6 +66,7 @@ export function OrderMenu({ pages, size, onSize, onOrder, onSelect, onJoin, onCl
         onPress={order(byTimeTaken(pages), 'order by time')}
       />
       <SheetItem label="Bring in another packet…" onPress={then(onJoin)} />
+      <SheetItem label="Give it to another person…" onPress={then(onGive)} />
       <View style={styles.size}>
         <Words size="small">Size of the pages here</Words>
         <Segments label="Size of the pages here" options={SIZES} value={size} onChange={onSize} />

@@ -5,6 +5,7 @@ import { LOOKS } from '@/page/looks';
 import { Button } from '@/ui/Button';
 import { Sheet, SheetItem } from '@/ui/Sheet';
 import { idsOf, movedTo } from '@/packet/pageOrder';
+import { GiveSheet } from './GiveSheet';
 import { NumberField } from './NumberField';
 import { OrderMenu } from './OrderMenu';
 import { PacketPicker } from '@/page/PacketPicker';
@@ -19,6 +20,7 @@ export type OpenSheet =
   | { readonly kind: 'number'; readonly ids: ReadonlySet<string> }
   | { readonly kind: 'to-packet'; readonly ids: ReadonlySet<string> }
   | { readonly kind: 'join' }
+  | { readonly kind: 'give' }
   | { readonly kind: 'look' };
 
 export interface TableSheetsProps {
@@ -50,6 +52,7 @@ export function TableSheets(props: TableSheetsProps) {
           onOrder={(order, what) => void table.reorder(order, what)}
           onSelect={() => onSelect([])}
           onJoin={() => onOpen({ kind: 'join' })}
+          onGive={() => onOpen({ kind: 'give' })}
           onClose={onClose}
         />
       );
@@ -110,6 +113,8 @@ export function TableSheets(props: TableSheetsProps) {
           onClose={onClose}
         />
       );
+    case 'give':
+      return <GiveSheet packetId={packetId} onClose={onClose} />;
     case 'look':
       return (
         <Sheet title="Which look?" onClose={onClose}>

@@ -4,13 +4,15 @@ import { Words } from './Words';
 
 export interface WordButtonProps {
   readonly label: string;
+  /** read out in place of the label, where several have the same */
+  readonly describes?: string;
   readonly onPress: () => void;
 }
 
 /** A way of second rank: bold words with a line under them. */
-export function WordButton({ label, onPress }: WordButtonProps) {
+export function WordButton({ label, describes, onPress }: WordButtonProps) {
   return (
-    <Pressable role="button" onPress={onPress} style={styles.button}>
+    <Pressable role="button" aria-label={describes} onPress={onPress} style={styles.button}>
       <Words bold underlined>
         {label}
       </Words>

@@ -16,7 +16,8 @@ import { cssColour } from '@/page/MarksLayer';
 import { colours, fonts, radius, space, target } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import type { NoteMode, NotesState } from './useNotes';
-import { selectMyName, setMyName } from '@/page/myNameSlice';
+import { setMyName } from '@/page/myNameSlice';
+import { useMyName } from '@/page/useMyName';
 import { useAppDispatch, useAppSelector } from '@/packet/store';
 
 const MODES: readonly { readonly value: NoteMode; readonly label: string; readonly icon: LucideIcon }[] = [
@@ -49,7 +50,7 @@ const FROM_EDGE = 12;
 /** What can be added to a page, and what can be done with the note that is chosen. */
 export function NotesTool({ notes, turn, size }: NotesToolProps) {
   const dispatch = useAppDispatch();
-  const name = useAppSelector(selectMyName);
+  const name = useMyName();
   const { chosen } = notes;
   const stamp = (what: 'name' | 'date' | 'page') => {
     if (!size) return;

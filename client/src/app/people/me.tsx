@@ -1,0 +1,1 @@
+export { MeScreen as default } from '@/people/MeScreen';

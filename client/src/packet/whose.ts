@@ -1,0 +1,75 @@
+import { householdSchema, PERSON_HEADER, type Household } from '@ravlo/contract';
+import { readJson } from './readJson';
+
+/**
+ * Whose window this is. A window is one person's for as long as it is open: whoever sits down at the browser opens all its
+ * windows anew. Each person's photos, edits and pictures are kept in this browser under names of their own.
+ */
+export interface Whose {
+  /** null while nobody has said who it is */
+  readonly id: string | null;
+  /** what the names of this person's things in the browser end with; the household's first has the plain names */
+  readonly keeps: string;
+}
+
+const KEY = 'ravlo-whose';
+const CHANNEL = 'ravlo-seat';
+
+let whose: Whose = { id: null, keeps: '' };
+
+export const getWhose = (): Whose => whose;
+
+/** The name of something that is kept in this browser for this person. */
+export const own = (name: string): string => name + whose.keeps;
+
+/** Headers that say whose window a request comes from: in another's name nothing is done. */
+export const whoseHeaders = (): Record<string, string> => (whose.id ? { [PERSON_HEADER]: whose.id } : {});
+
+/**
+ * Finds out whose window this is, before anything of theirs is opened; without the server it is whose it was last.
+ *
+ * @returns the household; null where the server cannot be asked
+ */
+export async function openWhose(): Promise<Household | null> {
+  const household = await askHousehold();
+  if (household) {
+    whose = whoseOf(household);
+    globalThis.localStorage?.setItem(KEY, JSON.stringify(whose));
+  } else {
+    const kept = readJson(globalThis.localStorage?.getItem(KEY) ?? 'null') as Whose | null;
+    if (kept && typeof kept.keeps === 'string') whose = kept;
+  }
+  return household;
+}
+
+async function askHousehold(): Promise<Household | null> {
+  try {
+    const response = await fetch('/api/household');
+    return response.ok ? householdSchema.parse(await response.json()) : null;
+  } catch {
+    return null;
+  }
+}
+
+function whoseOf({ people, now }: Household): Whose {
+  return { id: now, keeps: now === null || now === people[0]?.id ? '' : `-${now}` };
+}
+
+let channel: BroadcastChannel | null = null;
+
+/** Opens all windows of this browser anew, for whoever sits there now. */
+export function openAnew(): void {
+  channel?.postMessage('taken');
+  window.location.replace('/');
+}
+
+/** Opens this window anew when somebody else sits down in another one. @returns a function that ends the listening */
+export function hearSeat(): () => void {
+  if (typeof BroadcastChannel === 'undefined') return () => undefined;
+  channel = new BroadcastChannel(CHANNEL);
+  channel.onmessage = () => window.location.replace('/');
+  return () => {
+    channel?.close();
+    channel = null;
+  };
+}

@@ -1,0 +1,58 @@
+import { useRouter } from 'expo-router';
+import ArrowLeft from 'lucide-react-native/icons/arrow-left';
+import { useState } from 'react';
+import { personFactsSchema, type Person, type PersonFacts } from '@ravlo/contract';
+import { useChangePersonMutation } from '@/packet/api';
+import { toTrouble } from '@/packet/trouble';
+import { useMe } from '@/page/useMe';
+import { Button } from '@/ui/Button';
+import { IconButton } from '@/ui/IconButton';
+import { Notice } from '@/ui/Notice';
+import { ScreenFrame } from '@/ui/ScreenFrame';
+import { Words } from '@/ui/Words';
+import { MyPin } from './MyPin';
+import { PersonFields } from './PersonFields';
+
+/** What is said of whoever is using Ravlo: their own to change. */
+export function MeScreen() {
+  const router = useRouter();
+  const me = useMe();
+  return (
+    <ScreenFrame
+      column
+      header={
+        <>
+          <IconButton icon={ArrowLeft} label="To the people" onPress={() => router.replace('/people')} />
+          <Words size="title" bold heading={1}>
+            This is you
+          </Words>
+        </>
+      }
+    >
+      {me ? <MyFacts key={me.id} me={me} onDone={() => router.replace('/people')} /> : null}
+      {me ? <MyPin me={me} /> : null}
+    </ScreenFrame>
+  );
+}
+
+function MyFacts({ me, onDone }: { readonly me: Person; readonly onDone: () => void }) {
+  const [facts, setFacts] = useState<PersonFacts>(me);
+  const [changePerson, { isLoading, error }] = useChangePersonMutation();
+  const keep = async () => {
+    const { firstName, surname, studentNumber, pattern } = facts;
+    const { data } = await changePerson({ id: me.id, firstName, surname, studentNumber, pattern });
+    if (data) onDone();
+  };
+  return (
+    <>
+      <PersonFields facts={facts} onChange={(change) => setFacts({ ...facts, ...change })} />
+      {error ? <Notice tone="attention" title={toTrouble(error).detail} /> : null}
+      <Button
+        kind="filled"
+        label="Keep this"
+        disabled={isLoading || !personFactsSchema.safeParse(facts).success}
+        onPress={() => void keep()}
+      />
+    </>
+  );
+}
