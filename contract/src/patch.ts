@@ -12,7 +12,7 @@ import {
   FRESH_RECIPE,
   levelSchema,
   lookSchema,
-  partSchema,
+  pagePartSchema,
   recipeOutlineSchema,
   recipeTuningSchema,
 } from './recipe';
@@ -41,7 +41,7 @@ export const recipePatchSchema = z
     look: change(lookSchema),
     tuning: change(recipeTuningSchema.nullable()),
     level: change(levelSchema.nullable()),
-    part: change(partSchema.nullable()),
+    part: change(pagePartSchema.nullable()),
     notes: z.record(z.string(), noteChange),
   })
   .partial();

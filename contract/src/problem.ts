@@ -34,6 +34,7 @@ export const problemKindSchema = z.enum([
   'handed-format',
   'handed-too-big',
   'handed-altered',
+  'desk-down',
   'too-many-tries',
   'storage-full',
   'forbidden',

@@ -8,6 +8,35 @@ const failing = (facts: ReadyFacts) =>
     .filter(({ holds }) => !holds)
     .map(({ about, says, fix }) => [about, says, fix?.says]);
 
+describe('a brief’s parts and name', () => {
+  const asked = ['10', '11', '13', '14'];
+  const parts = (given: (string | null)[]) => ({
+    ...ready,
+    pages: given.map((_, i) => good(i)),
+    parts: { asked, given },
+  });
+
+  it.each([
+    [['10', null], '11, 13 and 14 are missing', 'Add pages'],
+    [['10', '11', '13'], '14 is missing', 'Add pages'],
+    [['10', '11', '13', '14', ''], 'Page 5 is none of what is asked for', 'To the table'],
+  ])('%j: %s', (given, says, fix) => expect(failing(parts(given))).toEqual([['parts', says, fix]]));
+
+  it('hold when all are there, also where one goes on overleaf', () => {
+    const lines = readyCheck(parts(['10', '11', '11', '13', '14']));
+    expect(lines.find(({ about }) => about === 'parts')).toMatchObject({
+      ...{ holds: true, says: 'All 4 parts are here; 11 on more than one page' },
+    });
+  });
+
+  it('ask for their name, and give it with one press', () => {
+    expect(failing({ ...ready, nameAsked: 'Tarn_tides-3' })).toEqual([]);
+    expect(failing({ ...ready, nameAsked: 'Tarn_Imke_tides-3' })).toEqual([
+      ['name', 'Asked to be named Tarn_Imke_tides-3', 'Name it so'],
+    ]);
+  });
+});
+
 describe('readyCheck', () => {
   it('says of a good packet what holds', () => {
     expect(readyCheck(ready).map(({ holds, says }) => [holds, says])).toEqual([

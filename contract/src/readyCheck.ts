@@ -1,3 +1,4 @@
+import { checkParts, type GivenParts } from './desk/parts';
 import { sayBytes, sayPages } from './say';
 
 /** What is known of a page when a packet is about to leave. */
@@ -23,8 +24,12 @@ export interface ReadyFacts {
   readonly pages: readonly PageFacts[];
   /** how many pages are asked for, where that is known */
   readonly pagesAsked?: { readonly least: number; readonly most: number };
+  /** the parts that are asked for, and those that the pages are */
+  readonly parts?: { readonly asked: readonly string[]; readonly given: GivenParts };
   /** the name that the file will have, without its ending; null where nobody has named it */
   readonly name: string | null;
+  /** the name that a brief asks for, where it does */
+  readonly nameAsked?: string;
   /** null while the file is being made */
   readonly bytes: number | null;
   readonly mostBytes?: number | null;
@@ -36,12 +41,13 @@ export interface ReadyFacts {
 export type ReadyFix =
   | { readonly does: 'add-pages' }
   | { readonly does: 'name' }
+  | { readonly does: 'take-name'; readonly name: string }
   | { readonly does: 'see-table' }
   | { readonly does: 'see-page'; readonly number: number };
 
 /** One line of the ready check: what holds, or what does not and the way out of it. */
 export interface ReadyLine {
-  readonly about: 'pages' | 'verdicts' | 'gaps' | 'sheets' | 'twins' | 'sides' | 'name' | 'size';
+  readonly about: 'pages' | 'parts' | 'verdicts' | 'gaps' | 'sheets' | 'twins' | 'sides' | 'name' | 'size';
   readonly holds: boolean;
   readonly says: string;
   readonly fix?: ReadyFix & { readonly says: string };
@@ -54,6 +60,7 @@ export interface ReadyLine {
 export function readyCheck(facts: ReadyFacts): ReadyLine[] {
   const lines = [
     pagesLine(facts),
+    partsLine(facts),
     gapsLine(facts),
     verdictsLine(facts),
     sheetsLine(facts),
@@ -125,7 +132,35 @@ function sidesLine({ pages }: ReadyFacts): ReadyLine | null {
   );
 }
 
-function nameLine({ name }: ReadyFacts): ReadyLine {
+function partsLine({ pages, parts }: ReadyFacts): ReadyLine | null {
+  if (!parts || pages.length === 0) return null;
+  const { missing, doubled, without } = checkParts(parts.asked, parts.given);
+  if (missing.length > 0)
+    return line('parts', false, `${sayList(missing)} ${missing.length === 1 ? 'is' : 'are'} missing`, {
+      does: 'add-pages',
+      says: 'Add pages',
+    });
+  const toTable = { does: 'see-table', says: 'To the table' } as const;
+  if (without.length > 0)
+    return line('parts', false, `${sayNumbers(without)} ${are(without)} none of what is asked for`, toTable);
+  // An answer may go on overleaf: it is said, and nothing is wrong with it.
+  const also = doubled.length > 0 ? `; ${sayList(doubled)} on more than one page` : '';
+  return line('parts', true, `All ${parts.asked.length} parts are here${also}`);
+}
+
+/** "10", "10 and 11", "10, 11 and 4 more". */
+function sayList(names: readonly string[]): string {
+  if (names.length <= 3) return [names.slice(0, -1).join(', '), names.at(-1)].filter(Boolean).join(' and ');
+  return `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`;
+}
+
+function nameLine({ name, nameAsked }: ReadyFacts): ReadyLine {
+  if (nameAsked !== undefined && name !== nameAsked)
+    return line('name', false, `Asked to be named ${nameAsked}`, {
+      does: 'take-name',
+      name: nameAsked,
+      says: 'Name it so',
+    });
   return name === null
     ? line('name', false, 'It has no name yet', { does: 'name', says: 'Name it' })
     : line('name', true, `Named ${name}`);

@@ -56,6 +56,9 @@ export const levelSchema = z.number().min(-MOST_LEVEL).max(MOST_LEVEL);
 /** A named piece of work: a workbook page, a question. */
 export const partSchema = z.string().trim().min(1).max(60);
 
+/** What a person says of a page: a part, or none of them (''). */
+export const pagePartSchema = z.string().trim().max(60);
+
 /** How one photo becomes one page: small, plain data, the only thing that an edit changes. */
 export const recipeSchema = z.object({
   outline: recipeOutlineSchema,
@@ -65,8 +68,8 @@ export const recipeSchema = z.object({
   tuning: recipeTuningSchema.optional(),
   /** fine turn after the quarter turn, degrees clockwise */
   level: levelSchema.optional(),
-  /** which of the parts that a brief asks for the page is */
-  part: partSchema.optional(),
+  /** which of the parts that a brief asks for the page is, where a person has said so */
+  part: pagePartSchema.optional(),
   notes: z
     .array(noteSchema)
     .max(MOST_NOTES)

@@ -8,7 +8,9 @@ import { answer } from './http/answer';
 import { archiveRoutes } from './http/archiveRoutes';
 import { arrivalRoutes } from './http/arrivalRoutes';
 import { clientFiles } from './http/clientFiles';
-import { deskRoutes, handingRoutes } from './http/deskRoutes';
+import { deskRoutes } from './http/deskRoutes';
+import { handingRoutes } from './http/handingRoutes';
+import { betweenUs, practiceRoutes } from './http/practiceRoutes';
 import { editRoutes } from './http/editRoutes';
 import { eventRoutes } from './http/eventRoutes';
 import { householdRoutes } from './http/householdRoutes';
@@ -22,6 +24,7 @@ import { noSuchRoute, problemHandler } from './http/problemHandler';
 import { uploadRoutes } from './http/uploadRoutes';
 import { onlyPaired } from './http/whoAsks';
 import { createWhoUses } from './http/whoUses';
+import type { DeskPractice } from './desk/practice';
 import type { BelongingsOf } from './people/belongings';
 import type { Household } from './people/household';
 import type { Phones } from './store/phones';
@@ -34,6 +37,7 @@ export interface AppParts {
   readonly usual?: () => Promise<string | null>;
   readonly files: PhotoFiles;
   readonly phones: Phones;
+  readonly practice: DeskPractice;
   readonly log: Logger;
   /** the exported client; left out in tests of the API alone */
   readonly clientDir?: string;
@@ -43,7 +47,17 @@ export interface AppParts {
 
 /** The whole HTTP application, not yet listening. */
 export function createApp(parts: AppParts): Express {
-  const { household, belongingsOf, usual = household.usual, files, phones, log, clientDir, lan } = parts;
+  const {
+    household,
+    belongingsOf,
+    usual = household.usual,
+    files,
+    phones,
+    practice,
+    log,
+    clientDir,
+    lan,
+  } = parts;
   const { personOf, onlySomebody, mineOf } = createWhoUses({ household, belongingsOf, usual });
   const app = express();
   app.disable('x-powered-by');
@@ -63,6 +77,7 @@ export function createApp(parts: AppParts): Express {
   const json = express.json({ limit: MOST_JSON_BYTES });
   api.use('/household', json, householdRoutes(household, personOf));
   api.use(onlySomebody);
+  api.use(betweenUs(practice));
   api.use(uploadRoutes(mineOf));
   api.use(photoRoutes(mineOf, files));
   api.use(archiveRoutes(mineOf, files));
@@ -71,6 +86,7 @@ export function createApp(parts: AppParts): Express {
   api.use(json);
   api.use(arrivalRoutes(mineOf));
   api.use(editRoutes(mineOf));
+  api.use(practiceRoutes(practice));
   api.use(deskRoutes(mineOf));
   api.use('/packets', packetRoutes(mineOf, belongingsOf));
   api.use('/pages', pageRoutes(mineOf));

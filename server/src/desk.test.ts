@@ -13,8 +13,8 @@ import {
   type Problem,
 } from '@ravlo/contract';
 import { loadDesk } from './demo/loadDesk';
-import { sha256Of } from '../testing/sendPhoto';
-import { openTestServer, type TestServer } from '../testing/testServer';
+import { sendHanded, sha256Of } from '../testing/sendPhoto';
+import { openTestServer, testPhoto, type TestServer } from '../testing/testServer';
 
 const START = Date.parse('2026-03-09T12:00:00.000Z');
 const DAY = 24 * 3600_000;
@@ -22,7 +22,7 @@ let server: TestServer;
 beforeEach(async () => {
   server = await openTestServer();
   server.clock.now = START;
-  await loadDesk(server.db, server.writer, server.people, new Date(START));
+  await loadDesk(server.db, server.writer, server.people, server.handed, new Date(START));
   // Here Jory is in no class yet.
   await server.db.members.destroy({ where: { personId: server.people.jory } });
 });
@@ -47,10 +47,11 @@ let keys = 0;
 const newKey = () => `attempt-key-${String(++keys).padStart(8, '0')}`;
 
 const sendBytes = (key: string, bytes: Buffer, app: Express = server.imke) =>
-  request(app).put(`/api/handing/${key}`).set('Content-Type', 'application/pdf').send(bytes).expect(204);
+  sendHanded(app, key, bytes).expect(204);
 
 const handing = (key: string, bytes: Buffer, change: Partial<HandOver> = {}): HandOver => ({
   ...{ key, fileName: 'Tarn_Imke_tides-3.pdf', sha256: sha256Of(bytes), comment: '', isConfirmed: true },
+  ...{ packetId: null, files: [] },
   ...change,
 });
 
@@ -113,7 +114,7 @@ describe('handing over', () => {
     expect(sha256Of(body as Buffer)).toBe(sha256Of(bytes));
     expect((await stat(path.join(server.dir, 'receipt-key.pem'))).mode & 0o777).toBe(0o600);
     // Nothing waits any more.
-    expect(await readdir(path.join(server.dir, 'handing'))).toEqual([]);
+    expect(await readdir(path.join(server.dir, 'handing', server.people.imke))).toEqual([]);
   });
 
   it('is one attempt, whatever is sent twice', async () => {
@@ -232,5 +233,149 @@ describe('handing over', () => {
     expect((await briefOf('Tides, week 3')).attempts).toEqual([]);
     await enter(brief.id, handing(key, bytes), server.again()).expect(201);
     expect((await briefOf('Tides, week 3')).attempts).toHaveLength(1);
+  });
+});
+
+describe('what goes with it', () => {
+  const picture = () => testPhoto({ width: 60, height: 80, format: 'png' });
+
+  it('arrives, stands on the receipt, and can be opened', async () => {
+    const { brief } = await briefOf('Tides, week 3');
+    const more = await picture();
+    const [key, moreKey] = [newKey(), newKey()];
+    const bytes = await pdf();
+    await sendBytes(key, bytes);
+    await sendBytes(moreKey, more);
+    const files = [{ key: moreKey, name: '../plot:1.png', sha256: sha256Of(more) }];
+    const { id, receipt } = (await enter(brief.id, handing(key, bytes, { files })).expect(201))
+      .body as Attempt;
+    expect(receipt.files).toEqual([{ name: expect.any(String), bytes: more.length, sha256: sha256Of(more) }]);
+    expect(receipt.files?.[0]?.name).not.toMatch(/[/:]/);
+    const opened = await request(server.imke).get(`/api/attempts/${id}/files/1`).expect(200);
+    expect(sha256Of(opened.body as Buffer)).toBe(sha256Of(more));
+    await request(server.imke).get(`/api/attempts/${id}/files/2`).expect(404);
+  });
+
+  it.each([
+    ['was never sent', null, 422],
+    ['is no PDF and no picture', Buffer.from('<html>'), 415],
+    ['only begins like a PDF', Buffer.from('%PDF-1.7 and nothing else'), 415],
+    ['is too large with it', Buffer.alloc(4_000_000, 7), 413],
+  ])('is refused, and nothing is handed over, where it %s', async (_why, more, status) => {
+    const { brief } = await briefOf('Tides, week 3');
+    const [key, moreKey] = [newKey(), newKey()];
+    const bytes = await pdf();
+    await sendBytes(key, bytes);
+    if (more) await sendBytes(moreKey, more);
+    const sha256 = more ? sha256Of(more) : 'a'.repeat(64);
+    const files = [{ key: moreKey, name: 'more', sha256 }];
+    await enter(brief.id, handing(key, bytes, { files })).expect(status);
+    expect((await briefOf('Tides, week 3')).attempts).toEqual([]);
+  });
+});
+
+describe('a receipt', () => {
+  const check = async (body: object) =>
+    (await request(server.jory).post('/api/receipts/check').send(body)).body;
+
+  it('is known to be genuine, and of this desk, by everybody', async () => {
+    const { brief } = await briefOf('Knots and hitches');
+    const { receipt } = await handOver(brief.id, await pdf());
+    expect(await check(receipt)).toMatchObject({ is: 'genuine', isOurs: true });
+  });
+
+  it('is known to be altered, whatever is changed in it', async () => {
+    const { brief } = await briefOf('Knots and hitches');
+    const { receipt } = await handOver(brief.id, await pdf());
+    const changes = [
+      { isLate: true },
+      { person: 'Jory Vane' },
+      { arrivedAt: new Date(START - DAY).toISOString() },
+      { sha256: 'a'.repeat(64) },
+      { files: [{ name: 'x', bytes: 1, sha256: 'a'.repeat(64) }] },
+      { signature: 'AAAA' },
+      { key: '!' },
+    ];
+    for (const change of changes) expect(await check({ ...receipt, ...change })).toEqual({ is: 'altered' });
+    expect(await check({ hello: 1 })).toEqual({ is: 'unreadable' });
+  });
+
+  it('of another desk is genuine, and not of this one', async () => {
+    const other = await openTestServer();
+    await loadDesk(other.db, other.writer, other.people, other.handed);
+    const { brief } = await briefOf('Knots and hitches');
+    const { receipt } = await handOver(brief.id, await pdf());
+    const theirs = (await request(other.imke).post('/api/receipts/check').send(receipt)).body;
+    expect(theirs).toMatchObject({ is: 'genuine', isOurs: false });
+    await other.close();
+  });
+});
+
+describe('practised trouble', () => {
+  const practise = (trouble: string | null) =>
+    request(server.imke).put('/api/desk/practice').send({ trouble }).expect(200);
+  const attempts = async () => (await briefOf('Tides, week 3')).attempts;
+
+  it.each([
+    ['too-late', 409, 'desk-closed'],
+    ['no-attempts', 409, 'no-attempts-left'],
+    ['wrong-format', 415, 'handed-format'],
+    ['too-big', 413, 'handed-too-big'],
+    ['altered', 422, 'handed-altered'],
+  ])('%s: nothing is handed over, and afterwards it goes on', async (trouble, status, kind) => {
+    const { brief } = await briefOf('Tides, week 3');
+    const bytes = await pdf();
+    const key = newKey();
+    await sendBytes(key, bytes);
+    await practise(trouble);
+    const refused = await enter(brief.id, handing(key, bytes)).expect(status);
+    expect(kindOf(refused)).toBe(`/problems/${kind}`);
+    expect(await attempts()).toEqual([]);
+    await practise(null);
+    await enter(brief.id, handing(key, bytes)).expect(201);
+    expect(await attempts()).toHaveLength(1);
+  });
+
+  it('altered bytes never harm an earlier attempt with the same ones', async () => {
+    const { brief } = await briefOf('Tides, week 3');
+    const bytes = await pdf();
+    const { id } = await handOver(brief.id, bytes);
+    await request(server.imke).post(`/api/attempts/${id}/take-back`).expect(200);
+    await practise('altered');
+    const key = newKey();
+    await sendBytes(key, bytes);
+    await enter(brief.id, handing(key, bytes)).expect(422);
+    const lying = await request(server.imke).get(`/api/attempts/${id}/file`).expect(200);
+    expect(sha256Of(lying.body as Buffer)).toBe(sha256Of(bytes));
+  });
+
+  it('down: says so, also of what is read; a lost answer is found out by asking', async () => {
+    await practise('down');
+    expect(kindOf(await request(server.imke).get('/api/desk').expect(503))).toBe('/problems/desk-down');
+    await practise(null);
+    const { brief } = await briefOf('Tides, week 3');
+    const [bytes, key] = [await pdf(), newKey()];
+    await sendBytes(key, bytes);
+    await practise('lost-answer');
+    await expect(enter(brief.id, handing(key, bytes))).rejects.toThrow();
+    expect(await attempts()).toHaveLength(1);
+    await practise(null);
+    await enter(brief.id, handing(key, bytes)).expect(201);
+    expect(await attempts()).toHaveLength(1);
+  });
+
+  it('answered twice: one attempt', async () => {
+    await practise('twice');
+    const { brief } = await briefOf('Tides, week 3');
+    await handOver(brief.id, await pdf());
+    expect(await attempts()).toHaveLength(1);
+  });
+
+  it('a clock that is off: the desk’s counts', async () => {
+    const before = Date.parse((await mine()).now);
+    await practise('clock-ahead');
+    expect(Date.parse((await mine()).now) - before).toBe(40 * 60_000);
+    await practise('clock-behind');
+    expect(Date.parse((await mine()).now) - before).toBe(-40 * 60_000);
   });
 });

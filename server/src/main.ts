@@ -9,6 +9,7 @@ import { loadDemo } from './demo/loadDemo';
 import { loadDesk } from './demo/loadDesk';
 import { loadPeople } from './demo/loadPeople';
 import { openHandedFiles } from './desk/handedFiles';
+import { createPractice } from './desk/practice';
 import { openReceiptKey } from './desk/receiptKey';
 import { pairingLinks } from './http/pairingLinks';
 import { createBelongings } from './people/belongings';
@@ -33,13 +34,14 @@ async function main(): Promise<void> {
   const writer = createWriter(db.sequelize);
   const handed = await openHandedFiles(settings.dataDir);
   const key = await openReceiptKey(settings.dataDir);
+  const practice = createPractice(settings.deskTrouble);
   const household = createHousehold(db, writer);
-  const belongingsOf = createBelongings({ db, writer, files, handed, key, log });
+  const belongingsOf = createBelongings({ db, writer, files, handed, key, log, practice });
   if (settings.demo) {
     const people = await loadPeople(db, writer);
     const { store } = await belongingsOf(people.imke);
     await loadDemo(path.join(root, 'demo'), store, files);
-    await loadDesk(db, writer, people);
+    await loadDesk(db, writer, people, handed);
   }
   const firstId = await household.begin();
   for (const { id } of await household.people()) await (await belongingsOf(id)).arrivals.resume();
@@ -48,7 +50,7 @@ async function main(): Promise<void> {
 
   const clientDir = path.join(root, 'client/dist');
   const { lan } = settings;
-  const app = createApp({ household, belongingsOf, files, phones, log, clientDir, lan });
+  const app = createApp({ household, belongingsOf, files, phones, practice, log, clientDir, lan });
   const server = app.listen(settings.port, settings.host);
   server.on('listening', () => void announce(lan ? phones : null, (server.address() as AddressInfo).port));
   server.on('error', (error: NodeJS.ErrnoException) => {

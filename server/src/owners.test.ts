@@ -3,7 +3,7 @@ import { PDFDocument } from '@cantoo/pdf-lib';
 import type { Express } from 'express';
 import request from 'supertest';
 import type { Attempt, DeskOfMine, HandOver, OpenPacket, Page } from '@ravlo/contract';
-import { askHowFar, beginUpload, sendBytes, sendWhole, sha256Of } from '../testing/sendPhoto';
+import { askHowFar, beginUpload, sendBytes, sendHanded, sendWhole, sha256Of } from '../testing/sendPhoto';
 import { openTestServer, testPhoto, type TestServer } from '../testing/testServer';
 import { loadDesk } from './demo/loadDesk';
 
@@ -16,7 +16,7 @@ let server: TestServer;
 let things: Things;
 beforeAll(async () => {
   server = await openTestServer();
-  await loadDesk(server.db, server.writer, server.people);
+  await loadDesk(server.db, server.writer, server.people, server.handed);
   things = await makeThings(server.imke);
 });
 afterAll(() => server.close());
@@ -32,6 +32,7 @@ interface Things {
 }
 
 const KEY = 'attempt-key-of-imke-0001';
+const KEY_OF_MORE = 'attempt-key-of-imke-0002';
 const photoFacts = (packetId: string, bytes: Buffer, clientKey: string) => ({
   ...{ packetId, clientKey, name: 'a.jpg', sha256: sha256Of(bytes) },
 });
@@ -47,9 +48,15 @@ async function makeThings(app: Express): Promise<Things> {
   const document = await PDFDocument.create();
   document.addPage();
   const pdf = Buffer.from(await document.save());
-  await request(app).put(`/api/handing/${KEY}`).type('application/pdf').send(pdf).expect(204);
+  for (const key of [KEY, KEY_OF_MORE]) await sendHanded(app, key, pdf).expect(204);
   const attempt = (
-    await request(app).post(`/api/briefs/${brief}/attempts`).send(handing(KEY, pdf)).expect(201)
+    await request(app)
+      .post(`/api/briefs/${brief}/attempts`)
+      .send({
+        ...handing(KEY, pdf),
+        files: [{ key: KEY_OF_MORE, name: 'more.pdf', sha256: sha256Of(pdf) }],
+      })
+      .expect(201)
   ).body as Attempt;
   return {
     ...{ packet, page: page.id, photo: page.photo.id, upload: begun.headers.location },
@@ -59,6 +66,7 @@ async function makeThings(app: Express): Promise<Things> {
 
 const handing = (key: string, bytes: Buffer): HandOver => ({
   ...{ key, fileName: 'knots.pdf', sha256: sha256Of(bytes), comment: '', isConfirmed: true },
+  ...{ packetId: null, files: [] },
 });
 
 type Ask = (app: Express, things: Things) => request.Test;
@@ -121,6 +129,11 @@ const ROUTES: readonly (readonly [name: string, ask: Ask, own: number, others?: 
   ],
   ['GET attempts/:id/file', (app, { attempt }) => request(app).get(`/api/attempts/${attempt}/file`), 200],
   [
+    'GET attempts/:id/files/1',
+    (app, { attempt }) => request(app).get(`/api/attempts/${attempt}/files/1`),
+    200,
+  ],
+  [
     'POST attempts/:id/take-back',
     (app, { attempt }) => request(app).post(`/api/attempts/${attempt}/take-back`),
     200,
@@ -136,7 +149,7 @@ const ROUTES: readonly (readonly [name: string, ask: Ask, own: number, others?: 
 
 const STRANGERS = ['jory', 'ada', 'stranger'] as const;
 
-describe.each(ROUTES)('%s', (_name, ask, own, others = 404) => {
+describe.each(ROUTES)('%s', (...[, ask, own, others = 404]) => {
   it.each(STRANGERS)('is not there for %s', async (who) => {
     const app = who === 'stranger' ? server.appOf(await strangerId()) : server[who];
     expect((await ask(app, things)).status).toBe(others);
@@ -179,10 +192,7 @@ describe('a brief', () => {
   });
 
   it('does not take bytes that another has sent under the same key', async () => {
-    await request(server.imke)
-      .put('/api/handing/attempt-key-of-others-1')
-      .type('application/pdf')
-      .send(things.pdf);
+    await sendHanded(server.imke, 'attempt-key-of-others-1', things.pdf).expect(204);
     expect((await handOver(server.jory)).status).toBe(422);
   });
 });

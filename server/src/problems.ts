@@ -27,6 +27,7 @@ const KINDS: Record<ProblemKind, { status: number; title: string }> = {
   'handed-format': { status: 415, title: 'Not the format that was asked for' },
   'handed-too-big': { status: 413, title: 'The file is too big' },
   'handed-altered': { status: 422, title: 'The file did not arrive as it was sent' },
+  'desk-down': { status: 503, title: 'The class desk cannot be reached' },
   'too-many-tries': { status: 429, title: 'Too many tries' },
   'storage-full': { status: 507, title: 'No room left' },
   forbidden: { status: 403, title: 'Not from here' },

@@ -1,5 +1,6 @@
 import path from 'node:path';
 import { parseArgs } from 'node:util';
+import { DESK_TROUBLES, deskTroubleSchema, type DeskTrouble } from '@ravlo/contract';
 
 export interface Settings {
   readonly port: number;
@@ -8,10 +9,12 @@ export interface Settings {
   readonly dataDir: string;
   readonly logLevel: string;
   readonly demo: boolean;
+  /** what goes wrong at the class desk on purpose */
+  readonly deskTrouble: DeskTrouble | null;
 }
 
 /**
- * Reads PORT, HOST, RAVLO_DATA, RAVLO_DEMO (off) and LOG_LEVEL from the environment, --lan from the command line.
+ * Reads PORT, HOST, RAVLO_DATA, RAVLO_DEMO (off), RAVLO_DESK_TROUBLE and LOG_LEVEL from the environment, --lan from the command line.
  *
  * @throws Error in plain words when one of them makes no sense
  */
@@ -28,6 +31,15 @@ export function readSettings(args: readonly string[], env: NodeJS.ProcessEnv): S
     lan: host !== '127.0.0.1' && host !== 'localhost' && host !== '::1',
     dataDir: path.resolve(env.RAVLO_DATA ?? 'data'),
     logLevel: env.LOG_LEVEL ?? 'warn',
+    deskTrouble: readTrouble(env.RAVLO_DESK_TROUBLE),
     demo: env.RAVLO_DEMO !== 'off',
   };
+}
+
+function readTrouble(said: string | undefined): DeskTrouble | null {
+  if (!said) return null;
+  const trouble = deskTroubleSchema.safeParse(said);
+  if (!trouble.success)
+    throw new Error(`RAVLO_DESK_TROUBLE is one of ${DESK_TROUBLES.join(', ')}, not “${said}”`);
+  return trouble.data;
 }

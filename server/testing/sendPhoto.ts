@@ -6,7 +6,7 @@ import type { UploadFacts } from '@ravlo/contract';
 export const sha256Of = (bytes: Buffer) => createHash('sha256').update(bytes).digest('hex');
 
 /** The metadata of a tus upload: names and base64 values. */
-const metadataOf = (facts: UploadFacts) =>
+const metadataOf = (facts: object) =>
   Object.entries(facts)
     .map(([name, value]) => `${name} ${Buffer.from(String(value)).toString('base64')}`)
     .join(',');
@@ -34,4 +34,11 @@ export const sendWhole = (app: Express, facts: UploadFacts, bytes: Buffer) =>
   request(app)
     .post('/api/uploads')
     .set({ ...BYTES, 'Upload-Length': String(bytes.length), 'Upload-Metadata': metadataOf(facts) })
+    .send(bytes);
+
+/** Sends a file that is to be handed over, whole, in one request. */
+export const sendHanded = (app: Express, key: string, bytes: Buffer) =>
+  request(app)
+    .post('/api/handing')
+    .set({ ...BYTES, 'Upload-Length': String(bytes.length), 'Upload-Metadata': metadataOf({ key }) })
     .send(bytes);

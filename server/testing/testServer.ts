@@ -7,6 +7,7 @@ import { createApp } from '../src/app';
 import { loadPeople } from '../src/demo/loadPeople';
 import { openHandedFiles } from '../src/desk/handedFiles';
 import { openReceiptKey } from '../src/desk/receiptKey';
+import { createPractice } from '../src/desk/practice';
 import { createBelongings } from '../src/people/belongings';
 import { createHousehold } from '../src/people/household';
 import { openDatabase } from '../src/store/database';
@@ -26,8 +27,9 @@ export async function openTestServer() {
   const log = pino({ level: 'silent' });
   const writer = createWriter(db.sequelize);
   const now = () => clock.now;
+  const practice = createPractice(null, now);
   const household = createHousehold(db, writer, now);
-  const open = () => createBelongings({ db, writer, files, handed, key, log, now });
+  const open = () => createBelongings({ db, writer, files, handed, key, log, practice });
   const belongingsOf = open();
   const { imke, jory, ada } = await loadPeople(db, writer);
   const phones = createPhones(db, writer, imke);
@@ -35,7 +37,7 @@ export async function openTestServer() {
   const appFor = (id: string | null, belongings = belongingsOf) =>
     createApp({
       ...{ household, belongingsOf: belongings, usual: () => Promise.resolve(id) },
-      ...{ files, phones, log, lan: true },
+      ...{ files, phones, practice, log, lan: true },
     });
   return {
     dir,
@@ -44,6 +46,8 @@ export async function openTestServer() {
     writer,
     clock,
     household,
+    handed,
+    practice,
     belongingsOf,
     /** their ids */
     people: { imke, jory, ada },

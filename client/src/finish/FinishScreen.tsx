@@ -23,6 +23,8 @@ import { PdfPages } from './PdfPages';
 import { ReadyCheck } from '@/page/ReadyCheck';
 import { useFinish } from './useFinish';
 import { usePdf } from '@/page/usePdf';
+import { asksOf } from '@/page/asksOf';
+import { useTie } from '@/page/useTie';
 import { useReadyCheck } from '@/page/useReadyCheck';
 import { WaysOut } from './WaysOut';
 
@@ -35,7 +37,8 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
   const isWide = useWide();
   const finish = useFinish(packetId);
   const { wishes } = finish;
-  const pdf = usePdf(finish.packet, wishes);
+  const { tied, parts, nameAsked } = useTie(finish.packet);
+  const pdf = usePdf(finish.packet, wishes, parts?.given ?? null);
   const [savedAs, setSavedAs] = useState<string | null>(null);
   const [close, setClose] = useState<{ number: number; pdf: PDFDocumentProxy } | null>(null);
   const [sheet, setSheet] = useState<'ways-out' | 'name-parts' | null>(null);
@@ -50,6 +53,7 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
     bytes: bytes?.length ?? null,
     mostBytes: wishes.mostBytes,
     leastBytes,
+    ...(tied ? asksOf(tied, parts, nameAsked) : {}),
     lost,
   });
   const remarks = usePageRemarks(finish.packet?.pages ?? NO_PAGES);
@@ -62,6 +66,7 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
   };
   const fix = (way: ReadyFix) => {
     if (way.does === 'name') nameField.current?.focus();
+    else if (way.does === 'take-name') name(way.name);
     else if (way.does === 'see-page') toPage(way.number);
     else router.push(way.does === 'add-pages' ? `/packet/${packetId}/gather` : `/packet/${packetId}`);
   };

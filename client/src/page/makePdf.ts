@@ -10,6 +10,8 @@ import { stampWords } from '@ravlo/words';
 export interface PdfWork {
   readonly page: Page;
   readonly recipe: Recipe;
+  /** which part of what is asked for it is: readers list it under that */
+  readonly part?: string;
 }
 
 export type PdfMade =
@@ -62,7 +64,10 @@ export interface MakePdfOptions {
 /** What the pages of a PDF depend on, as a text. */
 export const workKey = (work: readonly PdfWork[]): string =>
   work
-    .map(({ page, recipe }) => `${page.id} ${developKey(page, recipe)} ${JSON.stringify(recipe.notes ?? [])}`)
+    .map(
+      ({ page, recipe, part = '' }) =>
+        `${page.id} ${developKey(page, recipe)} ${JSON.stringify(recipe.notes ?? [])} ${part}`,
+    )
     .join('\n');
 
 const developKey = ({ photo }: Page, recipe: Recipe) => pictureKey(photo, recipe, 0);
@@ -84,7 +89,9 @@ export async function makePdf(
   const words = (i: number) => stampWords(myName, i, work.length, wishes.date);
   const finished = <P extends Pick<PdfPage, 'size'>>(pages: readonly (P | null)[]) =>
     pages.flatMap((page, i) =>
-      page ? { ...page, marks: marksOf(page, work[i].recipe, words(i)), number: i + 1 } : [],
+      page
+        ? { ...page, marks: marksOf(page, work[i].recipe, words(i)), number: i + 1, bookmark: work[i].part }
+        : [],
     );
 
   const pages = await developAll(work, developed.pages, darkroom.pdfPage, options);

@@ -1,4 +1,4 @@
-import type { OpenPacket } from '@ravlo/contract';
+import type { GivenParts, OpenPacket } from '@ravlo/contract';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { isAbort } from '@/darkroom/pool';
 import { selectRecipe } from '@/packet/editsSlice';
@@ -14,8 +14,16 @@ export type PdfState =
 
 const NOTHING_MADE: PdfMade = { status: 'working', done: 0, total: 0 };
 
-/** The packet's PDF, made anew when a page or anything that is wished of it changes. */
-export function usePdf(packet: OpenPacket | undefined, wishes: PdfWishes): PdfState {
+/**
+ * The packet's PDF, made anew when a page or anything that is wished of it changes.
+ *
+ * @param parts which part of what is asked for each page is; null where nobody asks
+ */
+export function usePdf(
+  packet: OpenPacket | undefined,
+  wishes: PdfWishes,
+  parts: GivenParts | null,
+): PdfState {
   const darkroom = useDarkroom();
   const edits = useAppSelector((state) => state.edits);
   const lost = useAppSelector((state) => state.find);
@@ -23,8 +31,13 @@ export function usePdf(packet: OpenPacket | undefined, wishes: PdfWishes): PdfSt
   const [{ key: madeKey, made }, setState] = useState({ key: '', made: NOTHING_MADE });
 
   const work = useMemo(
-    () => (packet?.pages ?? []).map((page): PdfWork => ({ page, recipe: selectRecipe({ edits }, page) })),
-    [packet, edits],
+    () =>
+      (packet?.pages ?? []).map((page, i): PdfWork => ({
+        page,
+        recipe: selectRecipe({ edits }, page),
+        ...(parts?.[i] ? { part: parts[i] } : {}),
+      })),
+    [packet, edits, parts],
   );
   const key = `${JSON.stringify(wishes)}\n${workKey(work)}`;
   const isPending = work.some(({ recipe }) => recipe.outline.by === 'pending');

@@ -21,6 +21,8 @@ export interface ReadyGiven {
   /** null while the file is being made */
   readonly bytes: number | null;
   readonly pagesAsked?: ReadyFacts['pagesAsked'];
+  readonly parts?: ReadyFacts['parts'];
+  readonly nameAsked?: string;
   readonly mostBytes: number | null;
   /** see ReadyFacts */
   readonly leastBytes?: number;
@@ -33,7 +35,7 @@ const NO_PAGES: OpenPacket['pages'] = [];
 /** The packet held against what a reader needs. Pages that nobody has judged yet are judged meanwhile. */
 export function useReadyCheck(
   packet: OpenPacket | undefined,
-  { name, bytes, pagesAsked, mostBytes, leastBytes, lost }: ReadyGiven,
+  { name, bytes, pagesAsked, parts, nameAsked, mostBytes, leastBytes, lost }: ReadyGiven,
 ): ReadyLine[] {
   const dispatch = useAppDispatch();
   const pages = packet?.pages ?? NO_PAGES;
@@ -49,10 +51,12 @@ export function useReadyCheck(
       name: name === UNNAMED ? null : name,
       bytes,
       pagesAsked,
+      parts,
+      nameAsked,
       mostBytes,
       leastBytes,
     });
-  }, [pages, recipes, checked, name, bytes, pagesAsked, mostBytes, leastBytes, lost]);
+  }, [pages, recipes, checked, name, bytes, pagesAsked, parts, nameAsked, mostBytes, leastBytes, lost]);
 }
 
 function factsOf(seen: readonly SeenPage[], i: number, lost: readonly number[]): PageFacts {

@@ -15,6 +15,8 @@ export interface OrderMenuProps {
   readonly onSelect: () => void;
   readonly onJoin: () => void;
   readonly onGive: () => void;
+  /** null where nothing is asked of the person */
+  readonly onBrief: (() => void) | null;
   readonly onClose: () => void;
 }
 
@@ -25,16 +27,8 @@ const SIZES: readonly { readonly value: TileSize; readonly label: string }[] = [
 ];
 
 /** What can be done with all pages of the table at once. */
-export function OrderMenu({
-  pages,
-  size,
-  onSize,
-  onOrder,
-  onSelect,
-  onJoin,
-  onGive,
-  onClose,
-}: OrderMenuProps) {
+export function OrderMenu(props: OrderMenuProps) {
+  const { pages, size, onSize, onOrder, onSelect, onJoin, onGive, onBrief, onClose } = props;
   const ids = idsOf(pages);
   const few = pages.length < 2;
   const then = (action: () => void) => () => {
@@ -66,6 +60,7 @@ export function OrderMenu({
         onPress={order(byTimeTaken(pages), 'order by time')}
       />
       <SheetItem label="Bring in another packet…" onPress={then(onJoin)} />
+      {onBrief ? <SheetItem label="For which brief…" onPress={then(onBrief)} /> : null}
       <SheetItem label="Give it to another person…" onPress={then(onGive)} />
       <View style={styles.size}>
         <Words size="small">Size of the pages here</Words>

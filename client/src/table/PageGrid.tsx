@@ -18,6 +18,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Page } from '@ravlo/contract';
 import { space } from '@/ui/tokens';
+import type { TiedParts } from '@/page/useTie';
 import { MOVE_INSTRUCTIONS, moveAnnouncements } from './announcements';
 import { PageTile } from './PageTile';
 import { columnsFor, type TileSize } from './tileSize';
@@ -33,6 +34,9 @@ export interface PageGridProps {
   readonly selected: ReadonlySet<string> | null;
   readonly onOpen: (page: Page, how: PressKind) => void;
   readonly onMenu: (page: Page) => void;
+  /** what each page is, where a brief asks for parts */
+  readonly parts: TiedParts | null;
+  readonly onPart: (page: Page) => void;
   readonly onReorder: (pageIds: string[]) => void;
 }
 
@@ -40,7 +44,7 @@ const GAP = space.two;
 
 /** The pages as tiles, two abreast on a phone, sorted by mouse, touch (hold, then drag) or keyboard. */
 export function PageGrid(props: PageGridProps) {
-  const { pages, remarks, size, chosenId, selected, onOpen, onMenu, onReorder } = props;
+  const { pages, remarks, size, chosenId, selected, onOpen, onMenu, parts, onPart, onReorder } = props;
   const [width, setWidth] = useState(0);
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
@@ -86,6 +90,8 @@ export function PageGrid(props: PageGridProps) {
                   isSelected={selected ? selected.has(page.id) : null}
                   onOpen={(how) => onOpen(page, how)}
                   onMenu={() => onMenu(page)}
+                  part={parts ? (parts.given[index] ?? '') : null}
+                  onPart={() => onPart(page)}
                 />
               ))}
             </View>

@@ -5,7 +5,7 @@ import Circle from 'lucide-react-native/icons/circle';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import Ellipsis from 'lucide-react-native/icons/ellipsis';
 import type { KeyboardEvent, MouseEvent } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import type { Page } from '@ravlo/contract';
 import { useStampWords } from '@/page/useStampWords';
 import { IconButton } from '@/ui/IconButton';
@@ -30,6 +30,9 @@ export interface PageTileProps {
   readonly isSelected: boolean | null;
   readonly onOpen: (how: PressKind) => void;
   readonly onMenu: () => void;
+  /** which part it is, '' for none; null where no parts are asked for */
+  readonly part: string | null;
+  readonly onPart: () => void;
 }
 
 /** Narrower tiles have no room for words, px. */
@@ -44,7 +47,7 @@ const pictureHeight = (width: number) => Math.round((width - 2 * RIM) * Math.SQR
 
 /** One page on the table: pressed to be opened, held and dragged to its place; by key: Enter and the space bar. */
 export function PageTile(props: PageTileProps) {
-  const { page, number, pages, width, remark, isChosen, isSelected, onOpen, onMenu } = props;
+  const { page, number, pages, width, remark, isChosen, isSelected, onOpen, onMenu, part, onPart } = props;
   const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({
     id: page.id,
   });
@@ -82,7 +85,7 @@ export function PageTile(props: PageTileProps) {
         opacity: isDragging ? 0.85 : 1,
         // Pages out of sight are not laid out.
         contentVisibility: isDragging ? 'visible' : 'auto',
-        containIntrinsicSize: `${width}px ${pictureHeight(width) + FOOT}px`,
+        containIntrinsicSize: `${width}px ${pictureHeight(width) + (part === null ? 1 : 2) * FOOT}px`,
       }}
     >
       <div
@@ -114,6 +117,18 @@ export function PageTile(props: PageTileProps) {
           )}
         </View>
       </div>
+      {part === null ? null : (
+        <Pressable
+          role="button"
+          aria-label={`Page ${number} is ${part || 'none of what is asked for'}. Change it`}
+          onPress={onPart}
+          style={styles.part}
+        >
+          <Words size="small" bold underlined numberOfLines={1} colour={part ? colours.ink : colours.pencil}>
+            {part || 'Which part?'}
+          </Words>
+        </Pressable>
+      )}
       <View style={styles.foot}>
         <Words bold size="lead">
           {number}
@@ -155,6 +170,7 @@ const styles = StyleSheet.create({
   picture: { flex: 1, padding: 2, borderWidth: 3, borderColor: 'transparent', borderRadius: 4 },
   chosen: { borderColor: colours.pencil },
   tick: { position: 'absolute', left: space.one, top: space.one },
+  part: { minHeight: FOOT, justifyContent: 'center' },
   foot: { flexDirection: 'row', alignItems: 'center', minHeight: FOOT, gap: space.half },
   remark: {
     flex: 1,

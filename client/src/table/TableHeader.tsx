@@ -26,7 +26,8 @@ export interface TableHeaderProps {
 export function TableHeader({ packetId, table, summary, onMenu, actions }: TableHeaderProps) {
   const router = useRouter();
   const wide = useWide();
-  const { history, packet, name } = table;
+  const { history, packet, name, tie } = table;
+  const { tied } = tie;
   return (
     <>
       {wide ? null : <IconButton icon={ArrowLeft} label="To the shelf" onPress={() => router.replace('/')} />}
@@ -46,6 +47,13 @@ export function TableHeader({ packetId, table, summary, onMenu, actions }: Table
           <Words size="small" colour={colours.quiet}>
             {summary}
           </Words>
+        ) : null}
+        {tied ? (
+          <Pressable role="link" onPress={() => router.push(`/brief/${tied.brief.id}`)}>
+            <Words size="small" bold underlined numberOfLines={1}>
+              {`for ${tied.brief.title}`}
+            </Words>
+          </Pressable>
         ) : null}
       </View>
       <View style={styles.tools}>

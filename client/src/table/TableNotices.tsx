@@ -1,4 +1,4 @@
-import { sayPages, type Page } from '@ravlo/contract';
+import { checkParts, sayPages, type Page } from '@ravlo/contract';
 import { isOnItsWay, selectPhotos } from '@/packet/photosSlice';
 import { useAppSelector } from '@/packet/store';
 import { Button } from '@/ui/Button';
@@ -20,6 +20,8 @@ export function TableNotices({ packetId, table, remarks, onOpen }: TableNoticesP
   const onItsWay = useAppSelector(selectPhotos).filter(
     (item) => item.packetId === packetId && isOnItsWay(item),
   ).length;
+  const { parts } = table.tie;
+  const { missing, doubled } = checkParts(parts?.asked ?? [], parts?.given ?? []);
   const first = remarks.findIndex((remark) => remark !== null);
   const count = remarks.filter((remark) => remark !== null).length;
   return (
@@ -36,6 +38,12 @@ export function TableNotices({ packetId, table, remarks, onOpen }: TableNoticesP
         <Notice
           title={`${sayPages(onItsWay)} on the way.`}
           detail="The photos are kept here and go up by themselves."
+        />
+      ) : null}
+      {missing.length > 0 && pages.length > 0 ? (
+        <Notice
+          title={`Still missing: ${missing.slice(0, 8).join(', ')}${missing.length > 8 ? ` and ${missing.length - 8} more` : ''}.`}
+          detail={doubled.length > 0 ? `On more than one page: ${doubled.join(', ')}.` : undefined}
         />
       ) : null}
       {first >= 0 ? (

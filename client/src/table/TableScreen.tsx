@@ -110,6 +110,8 @@ export function TableScreen({ packetId }: { readonly packetId: string }) {
           selected={selection.isOn ? selection.ids : null}
           onOpen={open}
           onMenu={(page) => setSheet({ kind: 'page', page })}
+          parts={table.tie.parts}
+          onPart={(page) => setSheet({ kind: 'part', page })}
           onReorder={(ids) => void table.reorder(ids, 'new order')}
         />
       </ScreenFrame>

@@ -10,6 +10,9 @@ import { NumberField } from './NumberField';
 import { OrderMenu } from './OrderMenu';
 import { PacketPicker } from '@/page/PacketPicker';
 import { PageMenu } from './PageMenu';
+import { PartSheet } from './PartSheet';
+import { BriefChoice } from '@/page/BriefChoice';
+import { useNow } from '@/ui/useNow';
 import type { TileSize } from './tileSize';
 import type { Table } from './useTable';
 
@@ -21,6 +24,8 @@ export type OpenSheet =
   | { readonly kind: 'to-packet'; readonly ids: ReadonlySet<string> }
   | { readonly kind: 'join' }
   | { readonly kind: 'give' }
+  | { readonly kind: 'brief' }
+  | { readonly kind: 'part'; readonly page: Page }
   | { readonly kind: 'look' };
 
 export interface TableSheetsProps {
@@ -39,6 +44,7 @@ export interface TableSheetsProps {
 export function TableSheets(props: TableSheetsProps) {
   const { packetId, sheet, table, selected, size, onSize, onSelect, onOpen, onClose } = props;
   const router = useRouter();
+  const now = useNow();
   const { pages } = table;
   const ids = idsOf(pages);
   if (!sheet) return null;
@@ -53,6 +59,7 @@ export function TableSheets(props: TableSheetsProps) {
           onSelect={() => onSelect([])}
           onJoin={() => onOpen({ kind: 'join' })}
           onGive={() => onOpen({ kind: 'give' })}
+          onBrief={table.tie.briefs.length > 0 ? () => onOpen({ kind: 'brief' }) : null}
           onClose={onClose}
         />
       );
@@ -115,6 +122,26 @@ export function TableSheets(props: TableSheetsProps) {
       );
     case 'give':
       return <GiveSheet packetId={packetId} onClose={onClose} />;
+    case 'brief':
+      return (
+        <BriefChoice
+          briefs={table.tie.briefs}
+          chosen={table.tie.tied?.brief.id ?? null}
+          now={now}
+          onChoose={table.tie.tie}
+          onNone={() => table.tie.tie(null)}
+          onClose={onClose}
+        />
+      );
+    case 'part':
+      return table.tie.parts ? (
+        <PartSheet
+          page={sheet.page}
+          number={ids.indexOf(sheet.page.id) + 1}
+          parts={table.tie.parts}
+          onClose={onClose}
+        />
+      ) : null;
     case 'look':
       return (
         <Sheet title="Which look?" onClose={onClose}>

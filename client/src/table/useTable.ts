@@ -8,6 +8,7 @@ import { idsOf } from '@/packet/pageOrder';
 import { useAppDispatch, useAppSelector, type AppThunk } from '@/packet/store';
 import { toTrouble, type Trouble } from '@/packet/trouble';
 import { told, troubleSeen } from '@/packet/troublesSlice';
+import { useTie } from '@/page/useTie';
 import { useHistory } from '@/packet/useHistory';
 import {
   copyPages,
@@ -35,6 +36,7 @@ export function useTable(packetId: string) {
   const ids = idsOf(pages);
   const laid: Laid = { packetId, pages };
   const history = useHistory(packetId, pages);
+  const tie = useTie(packet);
   const name = useAppSelector((state) => (packet ? selectFacts(state, packet).name : ' '));
   /** what was just done, to be said and taken back */
   const [said, setSaid] = useState<string | null>(null);
@@ -55,6 +57,7 @@ export function useTable(packetId: string) {
     packet,
     pages,
     history,
+    tie,
     name,
     trouble: error ? toTrouble(error) : null,
     said,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { namePatternSchema } from '../namePattern';
-import { idSchema, sha256Schema, sizeLimitSchema } from '../packet';
+import { idSchema, paperSchema, sha256Schema, sizeLimitSchema } from '../packet';
 import { partSchema } from '../recipe';
 import { MOST_PAGES } from '../requests';
 
@@ -48,7 +48,12 @@ export const briefSchema = z.object({
   instructions: z.string().max(MOST_INSTRUCTIONS),
   /** a PDF that came with it */
   worksheet: z
-    .object({ sha256: sha256Schema, bytes: z.number().int().positive(), pages: z.number().int().positive() })
+    .object({
+      name: z.string().trim().min(1).max(120),
+      sha256: sha256Schema,
+      bytes: z.number().int().positive(),
+      pages: z.number().int().positive(),
+    })
     .nullable(),
   /** null where it may come at any time */
   dueAt: time.nullable(),
@@ -60,6 +65,8 @@ export const briefSchema = z.object({
   format: z.enum(['pdf', 'pictures', 'any']),
   mostBytes: sizeLimitSchema.nullable(),
   pages: pagesAskedSchema,
+  /** null where any will do */
+  paper: paperSchema.nullable(),
   namePattern: namePatternSchema.nullable(),
   /** to be confirmed by whoever hands over: "This is my own work" */
   statement: z.string().trim().min(1).max(400).nullable(),

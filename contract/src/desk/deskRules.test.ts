@@ -134,7 +134,7 @@ describe('a brief', () => {
   const plain = {
     ...{ id, classId: id, title: 'Tides, week 3', unit: '', instructions: '', worksheet: null },
     ...{ dueAt: null, afterDue: { kind: 'late' }, points: 20, attempts: 3, format: 'pdf', mostBytes: null },
-    ...{ pages: { kind: 'any' }, namePattern: null, statement: null, takesComment: true },
+    ...{ pages: { kind: 'any' }, namePattern: null, statement: null, takesComment: true, paper: null },
   };
 
   it('needs a title, and takes names in any script', () => {

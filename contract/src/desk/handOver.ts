@@ -38,6 +38,10 @@ export const receiptFactsSchema = z.object({
   arrivedAt: time,
   dueAt: time.nullable(),
   isLate: z.boolean(),
+  /** what was handed over beside it; left out where nothing was */
+  files: z
+    .array(z.object({ name: z.string(), bytes: z.number().int().positive(), sha256: sha256Schema }))
+    .optional(),
 });
 export type ReceiptFacts = z.infer<typeof receiptFactsSchema>;
 
@@ -57,6 +61,8 @@ export const attemptSchema = z.object({
   id: idSchema,
   briefId: idSchema,
   comment: z.string(),
+  /** the packet that it was made of; null where that is not known */
+  packetId: idSchema.nullable(),
   takenBackAt: time.nullable(),
   receipt: receiptSchema,
 });
@@ -98,6 +104,18 @@ export const attemptKeySchema = z.string().regex(/^[\w-]{16,64}$/);
 export const attemptKey = (briefId: string, number: number, sha256: string): string =>
   `${sha256.slice(0, 40)}-${briefId.slice(0, 8)}-${number}`;
 
+const handedFileSchema = z.object({
+  key: attemptKeySchema,
+  name: z.string().trim().min(1).max(255),
+  sha256: sha256Schema,
+});
+
+/** Further files that may go with one handing over. */
+export const MOST_FILES = 10;
+
+/** The metadata of an upload to /api/handing. */
+export const handingFactsSchema = z.object({ key: attemptKeySchema });
+
 /** Hands over bytes that have been sent under the same key before. */
 export const handOverSchema = z.object({
   key: attemptKeySchema,
@@ -105,6 +123,10 @@ export const handOverSchema = z.object({
   /** of the bytes that were looked at */
   sha256: sha256Schema,
   comment: z.string().max(MOST_COMMENT, `A word to the marker can have ${MOST_COMMENT} letters at most.`),
+  /** the packet that it was made of */
+  packetId: idSchema.nullable(),
+  /** what goes with it, sent before in the same way */
+  files: z.array(handedFileSchema).max(MOST_FILES, `${MOST_FILES} further files at most.`),
   /** the brief's statement has been confirmed */
   isConfirmed: z.boolean(),
 });

@@ -8,8 +8,10 @@ export interface PartsCheck {
   readonly without: readonly number[];
 }
 
-/** @param given a page's part; null where it has none */
-export function checkParts(asked: readonly string[], given: readonly (string | null)[]): PartsCheck {
+/** What is said of each page's part: its name, '' for none of them, null where nobody has said anything. */
+export type GivenParts = readonly (string | null)[];
+
+export function checkParts(asked: readonly string[], given: GivenParts): PartsCheck {
   const count = (part: string) => given.filter((each) => each === part).length;
   return {
     missing: asked.filter((part) => count(part) === 0),
@@ -19,7 +21,7 @@ export function checkParts(asked: readonly string[], given: readonly (string | n
 }
 
 /** Parts for pages that have none yet: those that are asked for and not there, in their order, to pages in their order. */
-export function proposeParts(asked: readonly string[], given: readonly (string | null)[]): (string | null)[] {
+export function proposeParts(asked: readonly string[], given: GivenParts): (string | null)[] {
   const open = asked.filter((part) => !given.includes(part));
   return given.map((part) => part ?? open.shift() ?? null);
 }

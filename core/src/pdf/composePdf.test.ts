@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { PDFDocument, PDFName } from '@cantoo/pdf-lib';
+import { PDFArray, PDFDict, PDFDocument, PDFHexString, PDFName, PDFNumber } from '@cantoo/pdf-lib';
 import fc from 'fast-check';
 import sharp from 'sharp';
 import type { NoteMark } from '../notes/layNotes';
@@ -95,6 +95,45 @@ describe('placeOnPaper', () => {
     expect(placeOnPaper(page, { paper: 'sheet' })).toMatchObject({ paperWidth: 105, paperHeight: 148.5 });
     expect(placeOnPaper(page, { paper: 'fit' })).toMatchObject({ paperWidth: 210, paperHeight: 297 });
     expect(placeOnPaper(page, { paper: 'a4' })).toMatchObject({ width: 105, left: 52.5 });
+  });
+});
+
+describe('bookmarks', () => {
+  const open = async (bookmarks: (string | undefined)[]) => {
+    const coded = await plain(50, 50);
+    const pages = bookmarks.map((bookmark) => ({ coded, size: { width: 100, height: 100 }, bookmark }));
+    return PDFDocument.load(await composePdf(pages, { paper: 'a4', title: 'x' }), { updateMetadata: false });
+  };
+  /** the titles in their order, and the numbers of the pages that they lead to */
+  function read(document: PDFDocument): [string, number][] {
+    const { context, catalog } = document;
+    const refs = document.getPages().map(({ ref }) => ref);
+    const root = catalog.lookupMaybe(PDFName.of('Outlines'), PDFDict);
+    const list: [string, number][] = [];
+    let item = root?.lookupMaybe(PDFName.of('First'), PDFDict);
+    while (item) {
+      const target = item.lookup(PDFName.of('Dest'), PDFArray).get(0);
+      list.push([
+        item.lookup(PDFName.of('Title'), PDFHexString).decodeText(),
+        refs.findIndex((ref) => ref === target) + 1,
+      ]);
+      expect(context.lookup(item.get(PDFName.of('Parent')))).toBe(root);
+      item = item.lookupMaybe(PDFName.of('Next'), PDFDict);
+    }
+    expect(root?.lookup(PDFName.of('Count'), PDFNumber).asNumber()).toBe(root ? list.length : undefined);
+    return list;
+  }
+
+  it('list each part once, where it begins, in any script', async () => {
+    expect(read(await open(['Problem 1', 'Problem 1', undefined, 'سؤال ٢', 'Problem 1']))).toEqual([
+      ['Problem 1', 1],
+      ['سؤال ٢', 4],
+      ['Problem 1', 5],
+    ]);
+  });
+
+  it('are not there where nothing is named', async () => {
+    expect((await open([undefined, undefined])).catalog.has(PDFName.of('Outlines'))).toBe(false);
   });
 });
 

@@ -5,6 +5,7 @@ import { MM_PER_INCH } from '../geometry/pageScale';
 import { NOTE_RGB } from '../notes/note';
 import { placeOnPaper, type PaperSettings, type Placement } from '../geometry/placeOnPaper';
 import type { CodedPage } from './codePage';
+import { addBookmarks } from './addBookmarks';
 import { drawCodedPage } from './drawCodedPage';
 
 /** One developed page, already coded. */
@@ -16,6 +17,8 @@ export interface PdfPage {
   readonly marks?: readonly NoteMark[];
   /** what readers call the page, from 1 on @default one more than the page before it */
   readonly number?: number;
+  /** what readers list the page under; pages that follow each other under the same words are listed once @default not listed */
+  readonly bookmark?: string;
 }
 
 export interface ComposePdfOptions extends PaperSettings {
@@ -65,6 +68,7 @@ export async function composePdf(
     for (const mark of page.marks ?? []) drawMark(sheet, mark, place, place.width / page.size.width, font);
   }
   labelPages(document, pages);
+  addBookmarks(document, pages);
   const bytes = await document.save();
   return new Uint8Array(bytes);
 }

@@ -1,25 +1,35 @@
 import type { Brief } from '@ravlo/contract';
+import type { HandedFiles } from '../desk/handedFiles';
 import type { Database } from '../store/database';
 import type { Writer } from '../store/writer';
+import { drawWorksheet } from './drawWorksheet';
 import type { DemoPeople } from './loadPeople';
 
 type Content = Omit<Brief, 'id' | 'classId'>;
 
 const PLAIN: Content = {
   ...{ title: '', unit: '', instructions: '', worksheet: null, dueAt: null, afterDue: { kind: 'late' } },
-  ...{ points: 20, attempts: 3, format: 'pdf', mostBytes: 4_000_000, pages: { kind: 'any' } },
+  ...{ points: 20, attempts: 3, format: 'pdf', paper: null, mostBytes: 4_000_000, pages: { kind: 'any' } },
   ...{ namePattern: { parts: ['surname', 'first-name', 'assignment'], separator: '_' } },
   ...{ statement: 'This is my own work', takesComment: true },
 };
 
+interface DemoBrief extends Partial<Content> {
+  readonly title: string;
+  readonly dueIn: number | null;
+  readonly hasWorksheet?: boolean;
+}
+
 /** Made-up briefs; due so many days after the first start, in the evening, so that there is always one that waits. */
-const BRIEFS: readonly (Partial<Content> & { readonly title: string; readonly dueIn: number | null })[] = [
+const BRIEFS: readonly DemoBrief[] = [
   {
     title: 'Tides, week 3',
     unit: 'Tide tables by hand',
     instructions:
       'Work the tables for Skerry Point by hand: springs and neaps, and the rule of twelfths for each.\nDraw the curve on squared paper. Show how you got to every figure.',
     pages: { kind: 'count', least: 4, most: 6 },
+    hasWorksheet: true,
+    paper: 'a4',
     dueIn: 1,
   },
   {
@@ -61,8 +71,14 @@ export async function loadDesk(
   db: Database,
   writer: Writer,
   { imke, jory, ada }: DemoPeople,
+  files: Pick<HandedFiles, 'keepOwn'>,
   now = new Date(),
 ): Promise<void> {
+  if ((await db.deskClasses.count()) > 0) return;
+  const bytes = await drawWorksheet(now);
+  const worksheet = {
+    ...{ name: 'Tide worksheet', sha256: await files.keepOwn(bytes), bytes: bytes.length, pages: 2 },
+  };
   await writer.write(async (transaction) => {
     if ((await db.deskClasses.count({ transaction })) > 0) return;
     const marker = 'Ada Holm';
@@ -75,9 +91,9 @@ export async function loadDesk(
       await db.members.create({ classId: own.id, personId, role: 'student' }, { transaction });
     for (const { id: classId } of [own, other])
       await db.members.create({ classId, personId: ada, role: 'marker' }, { transaction });
-    for (const { dueIn, ...content } of BRIEFS) {
+    for (const { dueIn, hasWorksheet, ...content } of BRIEFS) {
       const dueAt = dueIn === null ? null : evening(now, dueIn).toISOString();
-      await db.briefs.create({ classId: own.id, content: { ...PLAIN, ...content, dueAt } }, { transaction });
+      await db.briefs.create({ classId: own.id, content: { ...PLAIN, ...content, dueAt, worksheet: hasWorksheet ? worksheet : null } }, { transaction });
     }
   });
 }

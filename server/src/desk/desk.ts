@@ -1,8 +1,8 @@
-import { rm, stat, readFile } from 'node:fs/promises';
-import { PDFDocument } from '@cantoo/pdf-lib';
+import { rm } from 'node:fs/promises';
 import {
   attemptSchema,
   briefSchema,
+  checkReceipt,
   fileName,
   fullName,
   mayHandOver,
@@ -14,6 +14,7 @@ import {
   type DeskOfMine,
   type HandOver,
   type MyBrief,
+  type ReceiptChecked,
 } from '@ravlo/contract';
 import { randomUUID } from 'node:crypto';
 import type { Transaction } from 'sequelize';
@@ -22,6 +23,8 @@ import type { Database } from '../store/database';
 import type { AttemptRow, BriefRow, DeskClassRow } from '../store/models';
 import type { Writer } from '../store/writer';
 import type { HandedFiles } from './handedFiles';
+import { inspectHanded } from './inspectHanded';
+import type { DeskPractice } from './practice';
 import type { ReceiptKey } from './receiptKey';
 
 /** A school's service, as one person sees it: a real one could stand behind this as well. */
@@ -42,8 +45,23 @@ export interface Desk {
   handOver(briefId: string, handing: HandOver): Promise<Attempt>;
   /** @throws ProblemError not-found, desk-closed */
   takeBack(attemptId: string): Promise<Attempt>;
-  /** @throws ProblemError not-found */
-  file(attemptId: string): Promise<{ readonly place: string; readonly name: string }>;
+  /**
+   * What was handed over, as it lies here.
+   *
+   * @param index 0 for the file itself, from 1 on for what went with it
+   * @throws ProblemError not-found
+   */
+  file(attemptId: string, index: number): Promise<HandedFile>;
+  /** Whether a receipt is as a desk signed it, and as this one did. @param json whatever somebody says is one */
+  checkReceipt(json: unknown): Promise<ReceiptChecked>;
+  /** The worksheet of a brief. @throws ProblemError not-found */
+  worksheet(briefId: string): Promise<HandedFile>;
+}
+
+/** A file of the desk: where its bytes are, and what it is called. */
+export interface HandedFile {
+  readonly place: string;
+  readonly name: string;
 }
 
 export interface DeskParts {
@@ -53,12 +71,13 @@ export interface DeskParts {
   readonly key: ReceiptKey;
   /** whose desk it is: every row that is read or written is checked to be theirs, or of a class that they are in */
   readonly personId: string;
-  /** the clock that counts, ms @default the machine's */
-  readonly now?: () => number;
+  /** also the clock that counts */
+  readonly practice: DeskPractice;
 }
 
 /** The class desk that ships with Ravlo. */
-export function createDesk({ db, writer, files, key, personId, now = Date.now }: DeskParts): Desk {
+export function createDesk({ db, writer, files, key, personId, practice }: DeskParts): Desk {
+  const { now } = practice;
   async function briefRow(id: string): Promise<BriefRow> {
     const row = await db.briefs.findOne({
       where: { id },
@@ -73,40 +92,6 @@ export function createDesk({ db, writer, files, key, personId, now = Date.now }:
   const attemptRows = (briefId: string | string[], transaction?: Transaction) =>
     db.attempts.findAll({ where: { briefId, personId }, order: [['number', 'ASC']], transaction });
 
-  /** @throws ProblemError unless the bytes are what the brief asks for */
-  async function inspect(brief: Brief, { key: handingKey, isConfirmed }: HandOver) {
-    if (brief.statement !== null && !isConfirmed)
-      throw new ProblemError(
-        'not-confirmed',
-        `Confirm this first: “${brief.statement}”. Nothing was handed over.`,
-      );
-    const place = files.waiting(personId, handingKey);
-    const bytes = await stat(place).then(
-      ({ size }) => size,
-      () => null,
-    );
-    if (bytes === null)
-      throw new ProblemError(
-        'handed-altered',
-        'The file is not here yet. Nothing was handed over; send it again.',
-      );
-    if (brief.mostBytes !== null && bytes > brief.mostBytes)
-      throw new ProblemError(
-        'handed-too-big',
-        'The file is larger than this brief takes. Nothing was handed over.',
-      );
-    const pages = await PDFDocument.load(await readFile(place), { updateMetadata: false }).then(
-      (document) => document.getPageCount(),
-      () => 0,
-    );
-    if (pages === 0)
-      throw new ProblemError(
-        'handed-format',
-        'This is not a PDF that can be opened. Nothing was handed over.',
-      );
-    return { bytes, pages };
-  }
-
   async function known(handingKey: string): Promise<Attempt | null> {
     const row = await db.attempts.findOne({ where: { personId, key: handingKey } });
     return row && toAttempt(row);
@@ -120,8 +105,22 @@ export function createDesk({ db, writer, files, key, personId, now = Date.now }:
     const row = await briefRow(briefId);
     const brief = toBrief(row);
     assertMay(brief, await attemptRows(briefId), now());
-    const { bytes, pages } = await inspect(brief, handing);
-    await files.keep(personId, handing.key, handing.sha256);
+    practice.assertTaken();
+    if (brief.statement !== null && !handing.isConfirmed)
+      throw new ProblemError(
+        'not-confirmed',
+        `Confirm this first: “${brief.statement}”. Nothing was handed over.`,
+      );
+    const sent = [handing, ...handing.files];
+    const place = (file: { readonly key: string }) => files.waiting(personId, file.key);
+    const inspected = await inspectHanded(brief, [place(handing), ...handing.files.map(place)]);
+    const isAltered = practice.trouble === 'altered';
+    for (const file of sent) await files.keep(personId, file.key, file.sha256, { isAltered });
+    const { bytes, pages } = inspected.main;
+    const further = inspected.further.map((file, i) => {
+      const { name = '', sha256 = '' } = handing.files[i] ?? {};
+      return { name: fileName(name), bytes: file.bytes, sha256 };
+    });
     const person = await db.people.findByPk(personId);
     const attempt = await writer.write(async (transaction) => {
       // Sent twice at once: the second finds what the first has written.
@@ -137,18 +136,20 @@ export function createDesk({ db, writer, files, key, personId, now = Date.now }:
         ...{ fileName: `${fileName(handing.fileName.replace(/\.pdf$/i, ''))}.pdf`, pages, bytes },
         ...{ sha256: handing.sha256, arrivedAt: new Date(arrived).toISOString() },
         ...{ dueAt: brief.dueAt, isLate: may.isLate },
+        ...(further.length > 0 ? { files: further } : {}),
       });
       const made = await db.attempts.create(
         {
           ...{ id, briefId, personId, key: handing.key, number: may.attempt },
           ...{ sha256: handing.sha256, comment: handing.comment, receipt },
+          packetId: handing.packetId,
         },
         { transaction },
       );
       return toAttempt(made);
     });
     // What was sent is kept under its own name now; what a crash leaves here goes at a later start.
-    await rm(files.waiting(personId, handing.key), { force: true });
+    for (const { key: sentKey } of sent) await rm(files.waiting(personId, sentKey), { force: true });
     return attempt;
   }
 
@@ -193,7 +194,11 @@ export function createDesk({ db, writer, files, key, personId, now = Date.now }:
       // The same key while it is being handed over: the same attempt.
       const under = goingOn.get(handing.key);
       if (under) return under;
-      const work = handOverOnce(briefId, handing).finally(() => goingOn.delete(handing.key));
+      // What a line in between sends again on its own comes twice.
+      const twice = practice.trouble === 'twice' ? handOverOnce(briefId, handing) : null;
+      const work = Promise.resolve(twice)
+        .then(() => handOverOnce(briefId, handing))
+        .finally(() => goingOn.delete(handing.key));
       goingOn.set(handing.key, work);
       return work;
     },
@@ -216,10 +221,24 @@ export function createDesk({ db, writer, files, key, personId, now = Date.now }:
       });
     },
 
-    async file(attemptId) {
+    async file(attemptId, index) {
       const row = await db.attempts.findOne({ where: { id: attemptId, personId } });
       if (!row) throw notFound('attempt');
-      return { place: files.pathOf(row.sha256), name: row.receipt.fileName };
+      const { sha256, fileName: name, files: further = [] } = row.receipt;
+      const file = [{ sha256, name }, ...further][index];
+      if (!file) throw notFound('attempt');
+      return { place: files.pathOf(file.sha256), name: file.name };
+    },
+
+    async checkReceipt(json) {
+      const truth = await checkReceipt(json);
+      return truth.is === 'genuine' ? { ...truth, isOurs: truth.receipt.key === key.publicKey } : truth;
+    },
+
+    async worksheet(briefId) {
+      const { worksheet } = toBrief(await briefRow(briefId));
+      if (!worksheet) throw notFound('brief');
+      return { place: files.pathOf(worksheet.sha256), name: `${fileName(worksheet.name)}.pdf` };
     },
   };
 }
@@ -249,7 +268,8 @@ const dueOf = ({ dueAt }: Brief) => (dueAt === null ? Number.POSITIVE_INFINITY :
 
 const toClass = ({ id, name, marker }: DeskClassRow): DeskClass => ({ id, name, marker });
 
-const toBrief = ({ id, classId, content }: BriefRow): Brief => briefSchema.parse({ ...content, id, classId });
+const toBrief = ({ id, classId, content }: BriefRow): Brief =>
+  briefSchema.parse({ ...content, paper: content.paper ?? null, id, classId });
 
 /** @param attempts of one person; also of other briefs */
 function toMyBrief(row: BriefRow, attempts: readonly AttemptRow[]): MyBrief {
@@ -258,5 +278,8 @@ function toMyBrief(row: BriefRow, attempts: readonly AttemptRow[]): MyBrief {
   return { brief: toBrief(row), deskClass: toClass(row.deskClass), attempts: own };
 }
 
-const toAttempt = ({ id, briefId, comment, takenBackAt, receipt }: AttemptRow): Attempt =>
-  attemptSchema.parse({ id, briefId, comment, takenBackAt: takenBackAt?.toISOString() ?? null, receipt });
+const toAttempt = ({ id, briefId, comment, packetId, takenBackAt, receipt }: AttemptRow): Attempt =>
+  attemptSchema.parse({
+    ...{ id, briefId, comment, packetId: packetId ?? null, receipt },
+    takenBackAt: takenBackAt?.toISOString() ?? null,
+  });

@@ -1,47 +1,24 @@
-import { randomUUID } from 'node:crypto';
-import { createWriteStream } from 'node:fs';
-import { rename, rm } from 'node:fs/promises';
-import { pipeline } from 'node:stream/promises';
-import { Router } from 'express';
+import { Router, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
+import { z } from 'zod';
 import {
-  attemptKeySchema,
   attemptSchema,
   deskClassSchema,
   deskSchema,
   handOverSchema,
   joinSchema,
-  MOST_HANDED_BYTES,
+  MOST_FILES,
   myBriefSchema,
+  receiptCheckedSchema,
 } from '@ravlo/contract';
+import type { HandedFile } from '../desk/desk';
 import { ProblemError } from '../problems';
 import { answer, idIn, parseWith } from './answer';
-import { bounded } from './bounded';
 import type { MineOf } from './whoUses';
 
 /** Wrong codes an address may try in this time, ms: nobody gets to guess a class. */
 const MOST_TRIES = 10;
 const TRIES_WITHIN = 10 * 60_000;
-
-/** PUT /api/handing/:key takes the bytes of a handing over, whole; to go before the JSON of the other routes. */
-export function handingRoutes(mineOf: MineOf): Router {
-  const router = Router();
-
-  router.put('/handing/:key', async (request, response) => {
-    const place = mineOf(request).desk.waiting(parseWith(attemptKeySchema, request.params.key));
-    // Two tabs may send at once; the last whole one stays.
-    const coming = `${place}.${randomUUID()}`;
-    try {
-      await pipeline(request, bounded(MOST_HANDED_BYTES, tooBig), createWriteStream(coming));
-      await rename(coming, place);
-    } finally {
-      await rm(coming, { force: true });
-    }
-    response.status(204).end();
-  });
-
-  return router;
-}
 
 /** /api/desk, /api/briefs/:id and /api/attempts/:id: what is asked of the person, and what they have handed over. */
 export function deskRoutes(mineOf: MineOf): Router {
@@ -89,19 +66,34 @@ export function deskRoutes(mineOf: MineOf): Router {
   });
 
   router.get('/attempts/:id/file', async (request, response) => {
-    const { place, name } = await mineOf(request).desk.file(idIn(request, 'attempt'));
-    response.attachment(name);
-    response.type('application/pdf');
-    await new Promise<void>((resolve, reject) => {
-      response.sendFile(place, { dotfiles: 'allow' }, (error) => {
-        // A reader that went away in the middle is no trouble of ours.
-        if (error && !response.headersSent) reject(error);
-        else resolve();
-      });
-    });
+    await sendHanded(response, await mineOf(request).desk.file(idIn(request, 'attempt'), 0));
+  });
+
+  /** what went with it, from 1 on */
+  router.get('/attempts/:id/files/:index', async (request, response) => {
+    const index = parseWith(z.coerce.number().int().min(1).max(MOST_FILES), request.params.index);
+    await sendHanded(response, await mineOf(request).desk.file(idIn(request, 'attempt'), index));
+  });
+
+  router.get('/briefs/:id/worksheet', async (request, response) => {
+    await sendHanded(response, await mineOf(request).desk.worksheet(idIn(request, 'brief')));
+  });
+
+  router.post('/receipts/check', async (request, response) => {
+    answer(response, receiptCheckedSchema, await mineOf(request).desk.checkReceipt(request.body));
   });
 
   return router;
 }
 
-const tooBig = () => new ProblemError('handed-too-big', 'This file is larger than the desk takes.');
+/** Gives a file to be kept, never to be run in the app's own name. */
+function sendHanded(response: Response, { place, name }: HandedFile): Promise<void> {
+  response.attachment(name);
+  return new Promise((resolve, reject) => {
+    response.sendFile(place, { dotfiles: 'allow' }, (error) => {
+      // A reader that went away in the middle is no trouble of ours.
+      if (error && !response.headersSent) reject(error);
+      else resolve();
+    });
+  });
+}

@@ -3,6 +3,7 @@ import path from 'node:path';
 import type { Logger } from 'pino';
 import { createDesk, type Desk } from '../desk/desk';
 import type { HandedFiles } from '../desk/handedFiles';
+import type { DeskPractice } from '../desk/practice';
 import type { ReceiptKey } from '../desk/receiptKey';
 import { createArchives, type Archives } from '../store/archives';
 import { createArrivals, type Arrivals } from '../store/arrivals';
@@ -16,8 +17,9 @@ import type { Writer } from '../store/writer';
 export interface Belongings {
   readonly personId: string;
   readonly store: PersonStore;
-  /** the folder for this person's uploads that may break off and go on later */
+  /** the folders for this person's uploads that may break off and go on later: of photos, and of what is handed over */
   readonly uploads: string;
+  readonly handing: string;
   readonly arrivals: Arrivals;
   readonly archives: Archives;
   readonly desk: Desk;
@@ -31,8 +33,7 @@ export interface BelongingsParts {
   readonly handed: HandedFiles;
   readonly key: ReceiptKey;
   readonly log: Logger;
-  /** the desk's clock, ms @default the machine's */
-  readonly now?: () => number;
+  readonly practice: DeskPractice;
 }
 
 export type BelongingsOf = (personId: string) => Promise<Belongings>;
@@ -42,16 +43,17 @@ export function createBelongings(parts: BelongingsParts): BelongingsOf {
   const opened = new Map<string, Promise<Belongings>>();
 
   async function open(personId: string): Promise<Belongings> {
-    const { db, writer, files, handed, key, log, now } = parts;
+    const { db, writer, files, handed, key, log, practice } = parts;
     const changes = createChanges();
     const store = openPersonStore({ db, writer, ownerId: personId, changes, log });
     const uploads = path.join(files.uploads, personId);
-    await mkdir(uploads, { recursive: true });
+    const handing = path.join(handed.uploads, personId);
+    for (const folder of [uploads, handing]) await mkdir(folder, { recursive: true });
     return {
-      ...{ personId, store, uploads, changes },
+      ...{ personId, store, uploads, handing, changes },
       arrivals: createArrivals(store, files, uploads),
       archives: createArchives(store, files),
-      desk: createDesk({ db, writer, files: handed, key, personId, now }),
+      desk: createDesk({ db, writer, files: handed, key, personId, practice }),
     };
   }
 

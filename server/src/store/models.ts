@@ -120,6 +120,7 @@ export class AttemptRow extends Model<InferAttributes<AttemptRow>, InferCreation
   declare number: number;
   declare sha256: string;
   declare comment: string;
+  declare packetId: CreationOptional<string | null>;
   declare receipt: Receipt;
   declare takenBackAt: CreationOptional<Date | null>;
 }
@@ -254,6 +255,7 @@ export function bindTables(sequelize: Sequelize): Tables {
       number: DataTypes.INTEGER,
       sha256: DataTypes.STRING(64),
       comment: DataTypes.TEXT,
+      packetId: DataTypes.UUID,
       receipt: DataTypes.JSON,
       takenBackAt: DataTypes.DATE,
     },

@@ -10,7 +10,7 @@ const person = {
   onDelete: 'CASCADE',
 };
 
-/** Several people on one device; who is in a class as what; what a packet is for; a brief's worksheet and further files. */
+/** Several people on one device; who is in a class as what; what a packet is for, and which one was handed over. */
 export async function up(tables: QueryInterface): Promise<void> {
   await tables.addColumn('people', 'firstName', text);
   await tables.addColumn('people', 'surname', text);
@@ -46,5 +46,6 @@ export async function up(tables: QueryInterface): Promise<void> {
     allowNull: false,
     defaultValue: 'student',
   });
+  await tables.addColumn('attempts', 'packetId', { type: DataTypes.UUID });
   await tables.addColumn('packets', 'briefId', { type: DataTypes.UUID });
 }

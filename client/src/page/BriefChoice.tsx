@@ -1,6 +1,6 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { MyBrief } from '@ravlo/contract';
-import { sayState } from '@/page/sayBrief';
+import { sayState } from './sayBrief';
 import { PencilStroke } from '@/ui/PencilStroke';
 import { Sheet } from '@/ui/Sheet';
 import { colours, space, target } from '@/ui/tokens';
@@ -11,14 +11,30 @@ export interface BriefChoiceProps {
   readonly chosen: string | null;
   readonly now: number;
   readonly onChoose: (briefId: string) => void;
+  /** none can be chosen too */
+  readonly onNone?: () => void;
   readonly onClose: () => void;
 }
 
 /** Which brief is this for? */
-export function BriefChoice({ briefs, chosen, now, onChoose, onClose }: BriefChoiceProps) {
+export function BriefChoice({ briefs, chosen, now, onChoose, onNone, onClose }: BriefChoiceProps) {
   return (
     <Sheet title="Which brief?" onClose={onClose}>
       <View role="radiogroup" aria-label="Brief">
+        {onNone ? (
+          <Pressable
+            role="radio"
+            aria-checked={chosen === null}
+            onPress={() => {
+              onNone();
+              onClose();
+            }}
+            style={styles.row}
+          >
+            <Words bold>None</Words>
+            {chosen === null ? <PencilStroke width={48} /> : null}
+          </Pressable>
+        ) : null}
         {briefs.map((mine) => (
           <Pressable
             key={mine.brief.id}
