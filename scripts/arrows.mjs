@@ -24,7 +24,7 @@ export const DOORS = {
 
 const SCREENS = [
   ...['shelf', 'gather', 'table', 'bench', 'finish', 'brief', 'handover'],
-  ...['deleted', 'people', 'settings'],
+  ...['deleted', 'people', 'receipt', 'settings'],
 ];
 const BELOW_SCREENS = ['page', 'packet', 'darkroom', 'ui'];
 
@@ -32,7 +32,7 @@ const BELOW_SCREENS = ['page', 'packet', 'darkroom', 'ui'];
 export const ROOMS = {
   client: {
     app: ['frame', ...SCREENS, 'packet', 'ui'],
-    frame: ['packet', 'ui'],
+    frame: ['packet', 'page', 'ui'],
     ...Object.fromEntries(SCREENS.map((screen) => [screen, BELOW_SCREENS])),
     page: ['packet', 'darkroom', 'ui'],
     packet: ['darkroom'],

@@ -7,6 +7,7 @@ import { StyleSheet, View } from 'react-native';
 import { GestureHandlerRootView } from 'react-native-gesture-handler';
 import { Provider } from 'react-redux';
 import type { Household } from '@ravlo/contract';
+import { HalfHour } from '@/frame/HalfHour';
 import { Troubles } from '@/frame/Troubles';
 import { useLeaving } from '@/frame/useLeaving';
 import { useOpening } from '@/frame/useOpening';
@@ -57,6 +58,7 @@ function Frame({ isNobodys }: FrameProps) {
     <View style={styles.frame}>
       {wide && path !== '/' ? <ShelfSide openId={packetId} /> : null}
       <View style={styles.screen}>
+        <HalfHour />
         <Troubles />
         <Slot />
       </View>

@@ -2,88 +2,139 @@ import { useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { mayHandOver } from '@ravlo/contract';
-import { useBriefQuery, useCreatePacketMutation, useDeskQuery } from '@/packet/api';
-import { useAppDispatch } from '@/packet/store';
+import { mayHandOver, type MyBrief } from '@ravlo/contract';
+import { useBriefQuery, useDeskQuery } from '@/packet/api';
 import { toTrouble } from '@/packet/trouble';
-import { told } from '@/packet/troublesSlice';
 import { PacketPicker } from '@/page/PacketPicker';
 import { attemptFacts, standing } from '@/page/sayBrief';
 import { Button } from '@/ui/Button';
 import { IconButton } from '@/ui/IconButton';
 import { Notice } from '@/ui/Notice';
 import { ScreenFrame } from '@/ui/ScreenFrame';
-import { space } from '@/ui/tokens';
+import { colours, space } from '@/ui/tokens';
 import { useNow } from '@/ui/useNow';
+import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
 import { AskedSlip } from './AskedSlip';
 import { ReceiptSlip } from './ReceiptSlip';
+import { TiedPackets } from './TiedPackets';
+import { useBriefPackets } from './useBriefPackets';
+import { WorksheetCard } from './WorksheetCard';
 
-/** What a teacher asks for, and what of it has been handed over. */
+/** What a teacher asks for, the packets that are for it, and what of it has been handed over. */
 export function BriefScreen({ briefId }: { readonly briefId: string }) {
-  const router = useRouter();
-  const dispatch = useAppDispatch();
   const { data: mine, error } = useBriefQuery(briefId);
+  const router = useRouter();
+  return mine ? (
+    <Brief mine={mine} />
+  ) : (
+    <ScreenFrame
+      column
+      header={<IconButton icon={ArrowLeft} label="To the shelf" onPress={() => router.replace('/')} />}
+    >
+      {error ? <Notice tone="attention" title={toTrouble(error).detail} /> : null}
+    </ScreenFrame>
+  );
+}
+
+function Brief({ mine }: { readonly mine: MyBrief }) {
+  const router = useRouter();
+  const isWide = useWide();
+  const { brief, deskClass, attempts } = mine;
   const { data: desk } = useDeskQuery();
   const now = useNow(desk?.now);
-  const [createPacket, creating] = useCreatePacketMutation();
+  const packets = useBriefPackets(mine);
   const [isPicking, setPicking] = useState(false);
-  const may = mine ? mayHandOver(mine.brief, mine.attempts.map(attemptFacts), now) : null;
+  const may = mayHandOver(brief, attempts.map(attemptFacts), now);
+  const [tied] = packets.tied;
 
   const start = async () => {
-    try {
-      const packet = await createPacket().unwrap();
-      router.push(`/packet/${packet.id}/gather`);
-    } catch (reason) {
-      dispatch(told(toTrouble(reason)));
-    }
+    const id = await packets.start();
+    if (id) router.push(`/packet/${id}/gather`);
   };
+  const write = async () => {
+    const id = await packets.start();
+    if (id) router.push(`/packet/${id}/gather?worksheet=${brief.id}`);
+  };
+
+  const footer = !may.may ? null : tied ? (
+    <Button
+      kind={standing(mine) ? 'plain' : 'filled'}
+      label={standing(mine) ? 'Hand over again…' : 'Hand over…'}
+      onPress={() => router.push(`/packet/${tied.id}/hand-over?brief=${brief.id}`)}
+    />
+  ) : (
+    <>
+      <Button label="Use a packet I have" onPress={() => setPicking(true)} />
+      <Button
+        kind="filled"
+        label="Start its packet"
+        disabled={packets.isStarting}
+        onPress={() => void start()}
+      />
+    </>
+  );
+  const asked = (
+    <>
+      <AskedSlip mine={mine} now={now} nameAsked={packets.nameAsked} />
+      {may.may ? null : (
+        <Notice
+          title={may.why === 'closed' ? 'This brief is closed.' : 'All attempts are used.'}
+          detail="Your pages are safe here. Ask your marker if it has to be taken all the same."
+        />
+      )}
+      {brief.worksheet ? (
+        <WorksheetCard
+          briefId={brief.id}
+          worksheet={brief.worksheet}
+          onWrite={may.may ? () => void write() : null}
+        />
+      ) : null}
+      <TiedPackets packets={packets.tied} onAnother={may.may ? () => setPicking(true) : null} />
+    </>
+  );
+  const receipts = [...attempts]
+    .reverse()
+    .map((attempt) => <ReceiptSlip key={attempt.id} attempt={attempt} mine={mine} now={now} />);
 
   return (
     <ScreenFrame
-      column
+      column={!isWide}
       header={
         <>
           <IconButton icon={ArrowLeft} label="To the shelf" onPress={() => router.replace('/')} />
           <View style={styles.title}>
             <Words size="title" bold heading={1} numberOfLines={2}>
-              {mine?.brief.title ?? 'Brief'}
+              {brief.title}
+            </Words>
+            <Words size="small" colour={colours.quiet} numberOfLines={1}>
+              {[deskClass.name, brief.unit, `marker ${deskClass.marker}`].filter(Boolean).join(', ')}
             </Words>
           </View>
         </>
       }
-      footer={
-        mine && may?.may ? (
-          <View style={styles.row}>
-            <Button grow label="Take photos" disabled={creating.isLoading} onPress={() => void start()} />
-            <Button
-              grow
-              kind={standing(mine) ? 'plain' : 'filled'}
-              label={standing(mine) ? 'Hand over again…' : 'Hand over…'}
-              onPress={() => setPicking(true)}
-            />
-          </View>
-        ) : null
-      }
+      footer={isWide ? null : footer}
     >
-      {error ? <Notice tone="attention" title={toTrouble(error).detail} /> : null}
-      {mine ? <AskedSlip mine={mine} now={now} /> : null}
-      {mine && may && !may.may ? (
-        <Notice
-          title={may.why === 'closed' ? 'This brief is closed.' : 'All attempts are used.'}
-          detail="Your pages are safe here. Ask your marker if it has to be taken all the same."
-        />
-      ) : null}
-      {mine
-        ? [...mine.attempts]
-            .reverse()
-            .map((attempt) => <ReceiptSlip key={attempt.id} attempt={attempt} mine={mine} now={now} />)
-        : null}
+      {isWide ? (
+        <View style={styles.wide}>
+          <View style={styles.asked}>{asked}</View>
+          <View style={styles.side}>
+            {footer}
+            {receipts}
+          </View>
+        </View>
+      ) : (
+        <>
+          {standing(mine) ? receipts : null}
+          {asked}
+          {standing(mine) ? null : receipts}
+        </>
+      )}
       {isPicking ? (
         <PacketPicker
           title="Which packet?"
           packetId=""
-          onPick={({ id }) => router.push(`/packet/${id}/hand-over?brief=${briefId}`)}
+          onPick={({ id }) => void packets.tie(id).then(() => router.push(`/packet/${id}`))}
           onClose={() => setPicking(false)}
         />
       ) : null}
@@ -93,5 +144,7 @@ export function BriefScreen({ briefId }: { readonly briefId: string }) {
 
 const styles = StyleSheet.create({
   title: { flex: 1, minWidth: 0 },
-  row: { flexDirection: 'row', gap: space.one * 1.5 },
+  wide: { flexDirection: 'row', gap: space.four, alignItems: 'flex-start' },
+  asked: { flex: 1, minWidth: 0, maxWidth: 620, gap: space.two },
+  side: { width: 360, gap: space.two },
 });

@@ -1,13 +1,16 @@
-import { format } from 'date-fns';
+import { useRouter } from 'expo-router';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import CornerUpLeft from 'lucide-react-native/icons/corner-up-left';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { mayTakeBack, sayBytes, sayPages, type Attempt, type MyBrief } from '@ravlo/contract';
-import { handedUrl, useTakeBackMutation } from '@/packet/api';
+import { mayTakeBack, type Attempt, type MyBrief } from '@ravlo/contract';
+import { useTakeBackMutation } from '@/packet/api';
 import { toTrouble } from '@/packet/trouble';
+import { ReceiptFacts } from '@/page/ReceiptFacts';
 import { attemptFacts } from '@/page/sayBrief';
-import { saveFile, saveLink } from '@/ui/saveFile';
+import { saveReceipt } from '@/page/saveReceipt';
+import { Button } from '@/ui/Button';
+import { Printable, type PrintableHandle } from '@/ui/Printable';
 import { Slip } from '@/ui/Slip';
 import { colours, space } from '@/ui/tokens';
 import { WordButton } from '@/ui/WordButton';
@@ -21,67 +24,71 @@ export interface ReceiptSlipProps {
 
 /** The proof that work has arrived, with what can be done afterwards. */
 export function ReceiptSlip({ attempt, mine, now }: ReceiptSlipProps) {
+  const router = useRouter();
   const [takeBack, taking] = useTakeBackMutation();
+  const slip = useRef<PrintableHandle>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const { receipt, takenBackAt } = attempt;
+  const { receipt, takenBackAt, comment } = attempt;
   const index = mine.attempts.indexOf(attempt);
   const canTakeBack = mayTakeBack(mine.brief, mine.attempts.map(attemptFacts), index, now);
-  const when = format(new Date(receipt.arrivedAt), 'EEEE d MMMM yyyy, HH:mm:ss');
   const isGone = takenBackAt !== null;
   const Icon = isGone ? CornerUpLeft : CircleCheck;
-  const of = receipt.attemptsAllowed === null ? '' : ` of ${receipt.attemptsAllowed}`;
+  const doTakeBack = () => {
+    takeBack(attempt.id)
+      .unwrap()
+      .then(() => setTrouble(null))
+      .catch((reason: unknown) => setTrouble(toTrouble(reason).detail));
+  };
   return (
     <View role="group" aria-label={`Receipt of attempt ${receipt.attempt}`}>
-      <Slip seed={attempt.id}>
-        <View style={styles.head}>
-          <Icon size={24} color={isGone ? colours.quiet : colours.good} aria-hidden />
-          <Words bold size="lead" heading={2}>
-            {isGone ? 'Taken back' : receipt.isLate ? 'Arrived, late' : 'Arrived on time'}
-          </Words>
-        </View>
-        <Words>{`${when}, attempt ${receipt.attempt}${of}`}</Words>
-        <Words>{`${receipt.fileName}, ${sayPages(receipt.pages)}, ${sayBytes(receipt.bytes)}`}</Words>
-        <Words size="small" colour={colours.quiet} testID="fingerprint">
-          {`Fingerprint ${receipt.sha256.slice(0, 16)}: the bytes that lie with the marker are the bytes on this device.`}
-        </Words>
-        {attempt.comment ? <Words>{`“${attempt.comment}”`}</Words> : null}
-        <View style={styles.ways}>
-          <WordButton
-            label="Open what arrived"
-            onPress={() => saveLink(handedUrl(attempt.id), receipt.fileName)}
+      <Printable ref={slip}>
+        <Slip seed={attempt.id}>
+          <ReceiptFacts
+            receipt={receipt}
+            stamp={isGone ? null : receipt.isLate ? 'LATE' : 'ARRIVED'}
+            head={isGone ? 'Taken back. It had arrived' : 'Arrived'}
           />
-          <WordButton
-            label="Save the receipt"
-            onPress={() =>
-              saveFile(
-                new Blob([`${JSON.stringify(receipt, null, 1)}\n`], { type: 'application/json' }),
-                `${receipt.fileName.replace(/\.pdf$/, '')} receipt.json`,
-              )
-            }
-          />
-          {canTakeBack ? (
-            <WordButton
-              label={taking.isLoading ? 'Taking it back…' : 'Take it back'}
-              onPress={() => {
-                takeBack(attempt.id)
-                  .unwrap()
-                  .then(() => setTrouble(null))
-                  .catch((reason: unknown) => setTrouble(toTrouble(reason).detail));
-              }}
+          <View style={styles.same}>
+            <Icon size={20} color={isGone ? colours.quiet : colours.good} aria-hidden />
+            <View style={styles.words}>
+              <Words bold={!isGone} colour={isGone ? colours.quiet : colours.good}>
+                {isGone
+                  ? 'Taken back: the marker does not see it any more.'
+                  : 'The same bytes as on this device'}
+              </Words>
+            </View>
+          </View>
+          {comment ? <Words>{`“${comment}”`}</Words> : null}
+          <View style={styles.ways}>
+            <Button
+              compact
+              label="Open what arrived"
+              onPress={() => router.push(`/brief/${mine.brief.id}/arrived/${attempt.id}`)}
             />
+            {canTakeBack ? (
+              <Button
+                compact
+                label={taking.isLoading ? 'Taking it back…' : 'Take it back'}
+                disabled={taking.isLoading}
+                onPress={doTakeBack}
+              />
+            ) : null}
+            <WordButton label="Save the receipt" onPress={() => saveReceipt(receipt)} />
+            <WordButton label="Print it" onPress={() => slip.current?.print()} />
+          </View>
+          {trouble ? (
+            <Words role="alert" colour={colours.pencil}>
+              {trouble}
+            </Words>
           ) : null}
-        </View>
-        {trouble ? (
-          <Words role="alert" colour={colours.pencil}>
-            {trouble}
-          </Words>
-        ) : null}
-      </Slip>
+        </Slip>
+      </Printable>
     </View>
   );
 }
 
 const styles = StyleSheet.create({
-  head: { flexDirection: 'row', alignItems: 'center', gap: space.one },
-  ways: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.two },
+  same: { flexDirection: 'row', alignItems: 'center', gap: space.one },
+  words: { flex: 1 },
+  ways: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.two, alignItems: 'center' },
 });

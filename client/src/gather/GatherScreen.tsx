@@ -25,16 +25,19 @@ import { toTrouble } from '@/packet/trouble';
 import { KeptPhotos } from '@/page/KeptPhotos';
 import { PhotoInput, type PhotoInputHandle } from './PhotoInput';
 import { useRoom } from './useRoom';
+import { useWorksheet } from './useWorksheet';
 import { usePhotoDrop } from './usePhotoDrop';
 
 export interface GatherScreenProps {
   readonly packetId: string;
   /** the page before which the photos go @default behind all others */
   readonly before?: string;
+  /** the brief whose worksheet becomes pages */
+  readonly worksheet?: string;
 }
 
 /** Where photos come in: camera, library, files, drop, paste. */
-export function GatherScreen({ packetId, before }: GatherScreenProps) {
+export function GatherScreen({ packetId, before, worksheet }: GatherScreenProps) {
   const router = useRouter();
   const wide = useWide();
   const dispatch = useAppDispatch();
@@ -48,6 +51,7 @@ export function GatherScreen({ packetId, before }: GatherScreenProps) {
     (files: File[]) => void dispatch(takeIn(packetId, files, { before })),
     [dispatch, packetId, before],
   );
+  useWorksheet(worksheet, take);
   const drop = useCallback((files: File[]) => take(inNaturalOrder(files)), [take]);
   const isOver = usePhotoDrop(drop);
   const flatbed = useFlatbed(useCallback((page: File) => take([page]), [take]));

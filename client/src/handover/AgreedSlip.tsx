@@ -12,12 +12,14 @@ export interface AgreedSlipProps {
   /** null while no brief is chosen */
   readonly mine: MyBrief | null;
   readonly now: number;
+  /** the brief may not be the right one */
+  readonly isDoubtful: boolean;
   readonly onPerson: () => void;
   readonly onChange: () => void;
 }
 
 /** Who hands over, to which class, for which brief. */
-export function AgreedSlip({ me, mine, now, onPerson, onChange }: AgreedSlipProps) {
+export function AgreedSlip({ me, mine, now, isDoubtful, onPerson, onChange }: AgreedSlipProps) {
   return (
     <Slip seed={mine?.brief.id ?? 'none'}>
       <Row
@@ -40,7 +42,7 @@ export function AgreedSlip({ me, mine, now, onPerson, onChange }: AgreedSlipProp
       <Row
         about="Brief"
         says={mine?.brief.title ?? 'None is chosen'}
-        needsYou={mine === null}
+        needsYou={mine === null || isDoubtful}
         detail={mine ? `${sayDue(mine, now)}, ${sayAttempt(mine).toLowerCase()}` : ''}
         way={
           <WordButton label={mine ? 'Change' : 'Choose'} describes="Choose the brief" onPress={onChange} />

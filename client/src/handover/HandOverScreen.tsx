@@ -1,31 +1,32 @@
 import { useRouter } from 'expo-router';
 import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { useState } from 'react';
+import { format } from 'date-fns';
 import { StyleSheet, View } from 'react-native';
-import { mayHandOver, sayBytes, sayPages, UNNAMED } from '@ravlo/contract';
-import { useDeskQuery, usePacketQuery, useShelfQuery } from '@/packet/api';
-import { selectFacts } from '@/packet/editsSlice';
-import { useAppSelector } from '@/packet/store';
-import { fileNameAmong } from '@/page/fileNameAmong';
+import { closesAt, UNNAMED, type MyBrief, type ReadyFix } from '@ravlo/contract';
+import { changeFacts } from '@/packet/editing';
+import { useAppDispatch } from '@/packet/store';
+import { BriefChoice } from '@/page/BriefChoice';
+import { PacketPicker } from '@/page/PacketPicker';
 import { ReadyCheck } from '@/page/ReadyCheck';
-import { attemptFacts } from '@/page/sayBrief';
+import { mostUrgent } from '@/page/sayBrief';
 import { useMe } from '@/page/useMe';
-import { usePdf } from '@/page/usePdf';
-import { useReadyCheck } from '@/page/useReadyCheck';
-import { useWishes } from '@/page/useWishes';
 import { Button } from '@/ui/Button';
 import { IconButton } from '@/ui/IconButton';
 import { Notice } from '@/ui/Notice';
-import { openInTab } from '@/ui/openInTab';
 import { ScreenFrame } from '@/ui/ScreenFrame';
-import { colours, space } from '@/ui/tokens';
-import { useNow } from '@/ui/useNow';
+import { useWide } from '@/ui/useWide';
+import { space } from '@/ui/tokens';
 import { WordButton } from '@/ui/WordButton';
 import { Words } from '@/ui/Words';
 import { AgreedSlip } from './AgreedSlip';
-import { BriefChoice } from './BriefChoice';
 import { CommentField } from './CommentField';
+import { DoNotFit, FitWays } from './DoNotFit';
+import { FurtherFiles } from './FurtherFiles';
+import { Going } from './Going';
+import { HandedFile } from './HandedFile';
 import { Statement } from './Statement';
+import { liesThere, useAgreed } from './useAgreed';
 import { useHandOver } from './useHandOver';
 
 export interface HandOverScreenProps {
@@ -34,64 +35,133 @@ export interface HandOverScreenProps {
   readonly briefId: string | null;
 }
 
-const NONE: readonly number[] = [];
-
 /** Who, which class, which brief, which file: readable in one glance, and then the one action. */
 export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
   const router = useRouter();
-  const { data: desk } = useDeskQuery();
-  const { data: packet } = usePacketQuery(packetId);
-  const { data: shelf } = useShelfQuery();
-  const facts = useAppSelector((state) => (packet ? selectFacts(state, packet) : null));
+  const dispatch = useAppDispatch();
+  const isWide = useWide();
   const me = useMe();
-  const now = useNow(desk?.now);
-  const [chosen, setChosen] = useState(briefId);
-  const [isChoosing, setChoosing] = useState(false);
+  const agreed = useAgreed(packetId, briefId);
+  const { packet, now, mine, name, made, lines, may, differs, file } = agreed;
+  const [choosing, setChoosing] = useState<'brief' | 'packet' | null>(null);
   const [comment, setComment] = useState('');
-  const [isConfirmed, setConfirmed] = useState(false);
+  const [further, setFurther] = useState<readonly File[]>([]);
+  /** the brief whose statement is confirmed */
+  const [confirmed, setConfirmed] = useState<string | null>(null);
   const { handing, handOver } = useHandOver();
+  // With little time left what may stay empty is out of the way.
+  const isHurried = mine !== null && mostUrgent([mine], now) !== null;
+  const [isMore, setMore] = useState(false);
 
-  const mine = desk?.briefs.find(({ brief }) => brief.id === chosen) ?? null;
-  const name = facts?.name ?? UNNAMED;
-  const wishes = useWishes(packet, facts, name, mine?.brief.mostBytes ?? null);
-  const pdf = usePdf(packet, wishes);
-  const made = pdf.status === 'ready' && !pdf.isStale ? pdf : null;
-  const lost = pdf.status === 'ready' ? pdf.lost : pdf.status === 'failed' ? pdf.numbers : NONE;
-  const asked = mine?.brief.pages.kind === 'count' ? mine.brief.pages : undefined;
-  const lines = useReadyCheck(packet, {
-    ...{ name, lost, pagesAsked: asked },
-    bytes: made?.bytes.length ?? null,
-    mostBytes: wishes.mostBytes,
-    leastBytes: made?.leastBytes,
-  });
-  const may = mine ? mayHandOver(mine.brief, mine.attempts.map(attemptFacts), now) : null;
-  const file = packet ? fileNameAmong(shelf?.packets ?? [], { ...packet, name }) : '';
+  const there = liesThere(mine, agreed.sha256);
+  const isConfirmed = mine !== null && confirmed === mine.brief.id;
   const isFit =
     mine !== null &&
     may?.may === true &&
     made !== null &&
     made.leastBytes === undefined &&
     name !== UNNAMED &&
+    me?.firstName !== '' &&
     (mine.brief.statement === null || isConfirmed);
 
+  const toReceipt = (brief: string) => router.replace(`/brief/${brief}`);
   const go = async () => {
     if (!mine || !made) return;
-    const attempt = await handOver({
-      mine,
-      bytes: made.bytes,
-      fileName: `${file}.pdf`,
-      comment,
-      isConfirmed,
-    });
-    if (attempt) router.replace(`/brief/${mine.brief.id}`);
+    const facts = { packetId, bytes: made.bytes, fileName: `${file}.pdf` };
+    const attempt = await handOver({ mine, ...facts, further, comment, isConfirmed });
+    if (attempt) toReceipt(mine.brief.id);
   };
-  const look = () => {
-    if (made) openInTab(new Blob([made.bytes], { type: 'application/pdf' }));
+  const fix = (way: ReadyFix) => {
+    const page = way.does === 'see-page' ? packet?.pages[way.number - 1] : undefined;
+    if (page) router.push(`/packet/${packetId}/page/${page.id}`);
+    else if (way.does === 'take-name') {
+      if (packet) dispatch(changeFacts(packet, { name: way.name }, 'name'));
+    } else if (way.does === 'name') router.replace(`/packet/${packetId}/finish`);
+    else router.push(way.does === 'add-pages' ? `/packet/${packetId}/gather` : `/packet/${packetId}`);
   };
+
+  const slip = (
+    <AgreedSlip
+      me={me}
+      mine={mine}
+      now={now}
+      isDoubtful={differs !== null}
+      onPerson={() => router.push('/people')}
+      onChange={() => setChoosing('brief')}
+    />
+  );
+  const what = (
+    <>
+      {may && !may.may ? (
+        <Notice
+          tone="attention"
+          title={may.why === 'closed' ? 'This brief is closed.' : 'All attempts are used.'}
+          detail="Your pages are safe here. Choose another brief, or ask your marker."
+        />
+      ) : null}
+      {there && mine ? (
+        <Notice
+          tone="good"
+          title="This very file has arrived."
+          detail="It lies with the marker; there is nothing to be done."
+          action={<Button compact label="See the receipt" onPress={() => toReceipt(mine.brief.id)} />}
+        />
+      ) : null}
+      {differs && mine ? (
+        <DoNotFit
+          disagreement={differs}
+          briefTitle={mine.brief.title}
+          packetName={name}
+          firstPage={packet?.pages[0]}
+        />
+      ) : null}
+      <HandedFile packet={packet} made={made} name={name === UNNAMED ? null : `${file}.pdf`} />
+      {differs ? null : <ReadyCheck lines={lines} onFix={fix} />}
+      {mine && !differs ? (
+        <>
+          {mine.brief.statement ? (
+            <Statement
+              words={mine.brief.statement}
+              isConfirmed={isConfirmed}
+              onChange={(is) => setConfirmed(is ? mine.brief.id : null)}
+            />
+          ) : null}
+          {isHurried && !isMore ? (
+            <WordButton label="A word to the marker, further files" onPress={() => setMore(true)} />
+          ) : (
+            <>
+              {mine.brief.takesComment ? (
+                <CommentField marker={mine.deskClass.marker} comment={comment} onChange={setComment} />
+              ) : null}
+              <FurtherFiles files={further} onChange={setFurther} />
+            </>
+          )}
+        </>
+      ) : null}
+    </>
+  );
+  const footer = differs ? (
+    <FitWays
+      better={differs.better.title}
+      onBetter={() => agreed.choose(differs.better.id)}
+      onOtherPacket={() => setChoosing('packet')}
+      onFits={agreed.belongTogether}
+    />
+  ) : (
+    <>
+      <Going handing={handing} otherwise={sayBefore(mine)} />
+      <Button
+        kind="filled"
+        label={mine ? `Hand over to ${mine.deskClass.marker}` : 'Hand over'}
+        disabled={!isFit || handing.state === 'going'}
+        onPress={() => void go()}
+      />
+    </>
+  );
 
   return (
     <ScreenFrame
-      column
+      column={!isWide}
       header={
         <>
           <IconButton
@@ -104,90 +174,56 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
           </Words>
         </>
       }
-      footer={
-        <>
-          {handing.state === 'failed' ? (
-            <Notice tone="attention" title="Not handed over yet." detail={handing.why} />
-          ) : (
-            <Words size="small" colour={colours.quiet} align="center" role="status">
-              {handing.state === 'going' ? handing.says : 'Not handed over yet.'}
-            </Words>
-          )}
-          <Button
-            kind="filled"
-            label={mine ? `Hand over to ${mine.deskClass.marker}` : 'Hand over'}
-            disabled={!isFit || handing.state === 'going'}
-            onPress={() => void go()}
-          />
-        </>
-      }
+      footer={isWide ? null : footer}
     >
-      {desk ? (
-        <AgreedSlip
-          me={me}
-          mine={mine}
-          now={now}
-          onPerson={() => router.push('/people')}
-          onChange={() => setChoosing(true)}
-        />
-      ) : null}
-      {may && !may.may ? (
-        <Notice
-          tone="attention"
-          title={may.why === 'closed' ? 'This brief is closed.' : 'All attempts are used.'}
-          detail="Your pages are safe here. Choose another brief, or ask your marker."
-        />
-      ) : null}
-      <View style={styles.file}>
-        <View style={styles.words}>
-          <Words bold size="lead" numberOfLines={2}>
-            {name === UNNAMED ? 'No name yet' : `${file}.pdf`}
-          </Words>
-          <Words colour={colours.quiet} testID="handed-file">
-            {made ? `${sayPages(made.pageCount)}, ${sayBytes(made.bytes.length)}` : 'The file is being made.'}
-          </Words>
+      {isWide ? (
+        <View style={styles.wide}>
+          <View style={styles.what}>{what}</View>
+          <View style={styles.who}>
+            {slip}
+            {footer}
+          </View>
         </View>
-        {made ? <WordButton label="Look" onPress={look} /> : null}
-      </View>
-      <ReadyCheck
-        lines={lines}
-        onFix={(fix) => {
-          const page = fix.does === 'see-page' ? packet?.pages[fix.number - 1] : undefined;
-          if (page) router.push(`/packet/${packetId}/page/${page.id}`);
-          else if (fix.does === 'name') router.replace(`/packet/${packetId}/finish`);
-          else router.push(fix.does === 'add-pages' ? `/packet/${packetId}/gather` : `/packet/${packetId}`);
-        }}
-      />
-      {mine?.brief.statement ? (
-        <Statement words={mine.brief.statement} isConfirmed={isConfirmed} onChange={setConfirmed} />
-      ) : null}
-      {mine?.brief.takesComment ? (
-        <CommentField marker={mine.deskClass.marker} comment={comment} onChange={setComment} />
-      ) : null}
-      {isChoosing && desk ? (
+      ) : (
+        <>
+          {slip}
+          {what}
+        </>
+      )}
+      {choosing === 'brief' ? (
         <BriefChoice
-          briefs={desk.briefs}
-          chosen={chosen}
+          briefs={agreed.desk?.briefs ?? []}
+          chosen={mine?.brief.id ?? null}
           now={now}
-          onChoose={(id) => {
-            setChosen(id);
-            setConfirmed(false);
-          }}
-          onClose={() => setChoosing(false)}
+          onChoose={agreed.choose}
+          onClose={() => setChoosing(null)}
+        />
+      ) : null}
+      {choosing === 'packet' ? (
+        <PacketPicker
+          title="Which packet?"
+          packetId={packetId}
+          onPick={({ id }) => router.replace(`/packet/${id}/hand-over?brief=${mine?.brief.id ?? ''}`)}
+          onClose={() => setChoosing(null)}
         />
       ) : null}
     </ScreenFrame>
   );
 }
 
+/** What is said while nothing has been sent: that it has not, and how long it could be taken back. */
+function sayBefore(mine: MyBrief | null): string {
+  if (!mine) return 'Not handed over yet.';
+  const end = closesAt(mine.brief);
+  const isLast = mine.brief.attempts !== null && mine.attempts.length + 1 >= mine.brief.attempts;
+  if (isLast) return 'Not handed over yet. This is the last attempt: it cannot be taken back.';
+  return end === null
+    ? 'Not handed over yet. You can take it back until it is marked.'
+    : `Not handed over yet. You can take it back until ${format(new Date(end), 'd MMMM, HH:mm')}.`;
+}
+
 const styles = StyleSheet.create({
-  file: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.two,
-    paddingVertical: space.one,
-    borderBottomWidth: 1,
-    borderColor: colours.line,
-  },
-  words: { flex: 1, minWidth: 0 },
+  wide: { flexDirection: 'row', gap: space.four, alignItems: 'flex-start' },
+  what: { flex: 1, minWidth: 0, gap: space.two },
+  who: { width: 360, gap: space.two },
 });

@@ -12,6 +12,8 @@ import {
   pageSchema,
   pairingSchema,
   personSchema,
+  practiceSchema,
+  receiptCheckedSchema,
   phonesSchema,
   shelfSchema,
   type Arrange,
@@ -32,6 +34,8 @@ import {
   type Pairing,
   type Person,
   type PersonFacts,
+  type Practice,
+  type ReceiptChecked,
   type Phones,
   type Shelf,
   type TakeSeat,
@@ -65,7 +69,7 @@ type ApiState = Parameters<ReturnType<typeof api.endpoints.packet.select>>[0];
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: query,
-  tagTypes: ['Household', 'Shelf', 'Packet', 'Page', 'Deleted', 'Phones', 'Desk'],
+  tagTypes: ['Household', 'Shelf', 'Packet', 'Page', 'Deleted', 'Phones', 'Desk', 'Practice'],
   refetchOnFocus: true,
   refetchOnReconnect: true,
   catchSchemaFailure: () => UNEXPECTED,
@@ -184,10 +188,6 @@ export const api = createApi({
       responseSchema: deskClassSchema,
       invalidatesTags: ['Desk'],
     }),
-    /** The bytes of a handing over, before it. */
-    sendHanding: build.mutation<void, { key: string; bytes: Blob }>({
-      query: ({ key, bytes }) => ({ url: `handing/${key}`, method: 'PUT', body: bytes }),
-    }),
     enterAttempt: build.mutation<Attempt, HandOver & { briefId: string }>({
       query: ({ briefId, ...body }) => ({ url: `briefs/${briefId}/attempts`, method: 'POST', body }),
       responseSchema: attemptSchema,
@@ -228,6 +228,22 @@ export const api = createApi({
       query: ({ id, to }) => ({ url: `packets/${id}/give`, method: 'POST', body: { to } }),
       invalidatesTags: ['Shelf', 'Deleted'],
     }),
+    /** What goes wrong at the desk on purpose. */
+    practice: build.query<Practice, void>({
+      query: () => 'desk/practice',
+      responseSchema: practiceSchema,
+      providesTags: ['Practice'],
+    }),
+    setPractice: build.mutation<Practice, Practice>({
+      query: (body) => ({ url: 'desk/practice', method: 'PUT', body }),
+      responseSchema: practiceSchema,
+      invalidatesTags: ['Practice', 'Desk'],
+    }),
+    /** Whether a receipt is as it was signed. @param receipt whatever the file says */
+    checkReceipt: build.mutation<ReceiptChecked, object>({
+      query: (body) => ({ url: 'receipts/check', method: 'POST', body }),
+      responseSchema: receiptCheckedSchema,
+    }),
     phones: build.query<Phones, void>({
       query: () => 'phones',
       responseSchema: phonesSchema,
@@ -257,7 +273,6 @@ export const {
   useDeskQuery,
   useBriefQuery,
   useJoinClassMutation,
-  useSendHandingMutation,
   useEnterAttemptMutation,
   useTakeBackMutation,
   useHouseholdQuery,
@@ -266,6 +281,9 @@ export const {
   useChangePinMutation,
   useTakeSeatMutation,
   useGivePacketMutation,
+  usePracticeQuery,
+  useSetPracticeMutation,
+  useCheckReceiptMutation,
   usePhonesQuery,
   useOpenCodeMutation,
   useForgetPhoneMutation,
@@ -276,6 +294,13 @@ export const archiveUrl = (packetId: string): string => `/api/packets/${packetId
 
 /** Where the desk gives what was handed over. */
 export const handedUrl = (attemptId: string): string => `/api/attempts/${attemptId}/file`;
+
+/** Where the desk gives a brief's worksheet. */
+export const worksheetUrl = (briefId: string): string => `/api/briefs/${briefId}/worksheet`;
+
+/** Where the desk gives what went with it, from 1 on. */
+export const furtherUrl = (attemptId: string, index: number): string =>
+  `/api/attempts/${attemptId}/files/${index}`;
 
 /** How often changes are looked for while the page is in view, ms: they are told as they happen, but lines break. */
 export const LOOK_AGAIN = 10_000;

@@ -25,12 +25,31 @@ export function sayDue({ brief }: Pick<MyBrief, 'brief'>, now: number): string {
   return time.phase === 'open' ? `Due ${when}` : `${when[0].toUpperCase()}${when.slice(1)}`;
 }
 
+/** Where a brief stands for the person, apart from its time. */
+export type BriefState = 'nothing-yet' | 'in-work' | 'taken-back' | 'handed-over' | 'handed-over-late';
+
+/** @param isTied some packet is for it */
+export function stateOf(mine: MyBrief, isTied: boolean): BriefState {
+  const last = standing(mine);
+  if (last) return last.receipt.isLate ? 'handed-over-late' : 'handed-over';
+  if (mine.attempts.length > 0) return 'taken-back';
+  return isTied ? 'in-work' : 'nothing-yet';
+}
+
+export const STATE_WORDS: Readonly<Record<BriefState, string>> = {
+  'nothing-yet': 'Nothing yet',
+  'in-work': 'In work',
+  'taken-back': 'Taken back',
+  'handed-over': 'Handed over',
+  'handed-over-late': 'Handed over, late',
+};
+
 /** Where a brief stands for the person: what they have done, or how long there is. */
 export function sayState(mine: MyBrief, now: number): string {
-  const last = standing(mine);
-  if (last) return last.receipt.isLate ? 'Handed over, late' : 'Handed over';
-  if (mine.attempts.length > 0) return `Taken back, ${sayTimeLeft(timeLeft(mine.brief, now))}`;
-  return sayDue(mine, now);
+  const state = stateOf(mine, false);
+  if (state === 'nothing-yet') return sayDue(mine, now);
+  if (state === 'taken-back') return `Taken back, ${sayTimeLeft(timeLeft(mine.brief, now))}`;
+  return STATE_WORDS[state];
 }
 
 /** What needs the person comes first: late, then the next due, then what may come at any time; what is done or over last. */
@@ -42,6 +61,24 @@ export function inOrderOfNeed(briefs: readonly MyBrief[], now: number): MyBrief[
   };
   // The desk gives them in the order in which they are due.
   return [...briefs].sort((a, b) => rank(a) - rank(b));
+}
+
+/** Less than this is little, ms. */
+const LITTLE = 30 * 60_000;
+
+/** What is due within half an hour and not handed over yet, the next first; null where nothing is. */
+export function mostUrgent(
+  briefs: readonly MyBrief[],
+  now: number,
+): { readonly mine: MyBrief; readonly left: number } | null {
+  let urgent: { mine: MyBrief; left: number } | null = null;
+  for (const mine of briefs) {
+    const time = timeLeft(mine.brief, now);
+    if (time.phase !== 'open' || time.left > LITTLE || standing(mine)) continue;
+    if (attemptsLeft(mine.brief, mine.attempts.map(attemptFacts)) === 0) continue;
+    if (!urgent || time.left < urgent.left) urgent = { mine, left: time.left };
+  }
+  return urgent;
 }
 
 /** "Attempt 1 of 3"; "Attempt 2" where nobody counts. */

@@ -52,7 +52,7 @@ function open(packet: OpenPacket) {
   const seen: PdfState[] = [];
   const view = renderHook(
     (change: Partial<PdfWishes>) => {
-      const state = usePdf(packet, { ...WISHES, ...change });
+      const state = usePdf(packet, { ...WISHES, ...change }, null);
       seen.push(state);
       return state;
     },

@@ -5,6 +5,8 @@ import { toTrouble } from '@/packet/trouble';
 import { Notice } from '@/ui/Notice';
 import { ScreenFrame } from '@/ui/ScreenFrame';
 import { Words } from '@/ui/Words';
+import { WordButton } from '@/ui/WordButton';
+import { DeskPractice } from './DeskPractice';
 import { PhonePairing } from './PhonePairing';
 import { usePairing } from './usePairing';
 
@@ -31,6 +33,18 @@ export function SettingsScreen() {
         <Notice tone="attention" title={toTrouble(trouble).detail} />
       ) : phones ? (
         <PhonePairing phones={phones} pairing={pairing} onForget={(id) => void forget(id)} />
+      ) : null}
+      <Words size="lead" bold heading={2}>
+        Receipts
+      </Words>
+      <WordButton label="Check a receipt" onPress={() => router.push('/receipt')} />
+      {phones?.isHere ? (
+        <>
+          <Words size="lead" bold heading={2}>
+            Practise troubles
+          </Words>
+          <DeskPractice />
+        </>
       ) : null}
     </ScreenFrame>
   );

@@ -1,29 +1,60 @@
 import { Link } from 'expo-router';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
-import Clock from 'lucide-react-native/icons/clock';
+import CircleDashed from 'lucide-react-native/icons/circle-dashed';
+import CornerUpLeft from 'lucide-react-native/icons/corner-up-left';
+import Pencil from 'lucide-react-native/icons/pencil';
+import type { LucideIcon } from 'lucide-react-native';
+import { Fragment } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
+import { format } from 'date-fns';
 import { timeLeft, type MyBrief } from '@ravlo/contract';
-import { useDeskQuery } from '@/packet/api';
-import { inOrderOfNeed, sayState, standing } from '@/page/sayBrief';
+import { useDeskQuery, useShelfQuery } from '@/packet/api';
+import { inOrderOfNeed, sayDue, STATE_WORDS, stateOf, type BriefState } from '@/page/sayBrief';
+import { Perforation, Slip } from '@/ui/Slip';
 import { useNow } from '@/ui/useNow';
-import { colours, radius, space, target } from '@/ui/tokens';
+import { colours, space, target } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+
+const ICONS: Readonly<Record<BriefState, LucideIcon>> = {
+  'nothing-yet': CircleDashed,
+  'in-work': Pencil,
+  'taken-back': CornerUpLeft,
+  'handed-over': CircleCheck,
+  'handed-over-late': CircleCheck,
+};
+
+/** Less than this is said in bold, ms. */
+const SOON = 24 * 3600_000;
 
 /** What is asked of the person, the next due first; nothing where nothing is. */
 export function DueList({ compact = false }: { readonly compact?: boolean }) {
   const { data: desk } = useDeskQuery();
+  const { data: shelf } = useShelfQuery();
   const now = useNow(desk?.now);
   if (!desk || desk.briefs.length === 0) return null;
+  const isTied = (briefId: string) => shelf?.packets.some((packet) => packet.briefId === briefId) ?? false;
   return (
     <>
-      <Words size="lead" bold heading={2}>
-        Due
-      </Words>
-      <View role="list" aria-label="Due" style={styles.list}>
-        {inOrderOfNeed(desk.briefs, now).map((mine) => (
-          <DueRow key={mine.brief.id} mine={mine} now={now} compact={compact} />
-        ))}
+      <View style={styles.head}>
+        <Words size="lead" bold heading={2}>
+          Due
+        </Words>
+        {compact ? null : (
+          <Words size="small" colour={colours.quiet}>
+            {format(new Date(now), 'EEEE d MMMM, HH:mm')}
+          </Words>
+        )}
       </View>
+      <Slip seed="due">
+        <View role="list" aria-label="Due">
+          {inOrderOfNeed(desk.briefs, now).map((mine, i) => (
+            <Fragment key={mine.brief.id}>
+              {i > 0 ? <Perforation /> : null}
+              <DueRow mine={mine} now={now} isTied={isTied(mine.brief.id)} compact={compact} />
+            </Fragment>
+          ))}
+        </View>
+      </Slip>
     </>
   );
 }
@@ -31,21 +62,24 @@ export function DueList({ compact = false }: { readonly compact?: boolean }) {
 interface DueRowProps {
   readonly mine: MyBrief;
   readonly now: number;
+  readonly isTied: boolean;
   readonly compact: boolean;
 }
 
-function DueRow({ mine, now, compact }: DueRowProps) {
+function DueRow({ mine, now, isTied, compact }: DueRowProps) {
   const { brief, deskClass } = mine;
-  const isDone = standing(mine) !== null;
-  const needsYou = !isDone && timeLeft(brief, now).phase === 'late';
-  const colour = isDone ? colours.good : needsYou ? colours.pencil : colours.quiet;
-  const Icon = isDone ? CircleCheck : Clock;
+  const state = stateOf(mine, isTied);
+  const isDone = state === 'handed-over' || state === 'handed-over-late';
+  const time = timeLeft(brief, now);
+  const needsYou = !isDone && time.phase === 'late';
+  const isSoon = !isDone && time.phase === 'open' && time.left < SOON;
+  const Icon = ICONS[state];
   return (
     <View role="listitem">
       <Link href={`/brief/${brief.id}`} asChild>
         <Pressable role="link" style={StyleSheet.flatten([styles.row, compact && styles.compact])}>
           <View style={styles.words}>
-            <Words bold numberOfLines={2}>
+            <Words bold size={compact ? 'body' : 'lead'} numberOfLines={2}>
               {brief.title}
             </Words>
             {compact ? null : (
@@ -54,11 +88,22 @@ function DueRow({ mine, now, compact }: DueRowProps) {
               </Words>
             )}
           </View>
-          <View style={styles.state}>
-            <Icon size={18} color={colour} aria-hidden />
-            <Words size="small" bold={needsYou} colour={colour}>
-              {sayState(mine, now)}
-            </Words>
+          <View style={compact ? styles.under : styles.state}>
+            {isDone ? null : (
+              <Words
+                size={compact ? 'small' : 'body'}
+                bold={needsYou || isSoon}
+                colour={needsYou ? colours.pencil : isSoon ? colours.ink : colours.quiet}
+              >
+                {sayDue(mine, now)}
+              </Words>
+            )}
+            <View style={styles.icon}>
+              <Icon size={18} color={isDone ? colours.good : colours.quiet} aria-hidden />
+              <Words size="small" colour={isDone ? colours.good : colours.quiet}>
+                {STATE_WORDS[state]}
+              </Words>
+            </View>
           </View>
         </Pressable>
       </Link>
@@ -67,21 +112,22 @@ function DueRow({ mine, now, compact }: DueRowProps) {
 }
 
 const styles = StyleSheet.create({
-  list: {
-    backgroundColor: colours.surface,
-    borderRadius: radius,
-    borderWidth: 1,
-    borderColor: colours.line,
+  head: {
+    flexDirection: 'row',
+    alignItems: 'baseline',
+    justifyContent: 'space-between',
+    flexWrap: 'wrap',
   },
   row: {
-    minHeight: target + 8,
+    minHeight: target + 16,
     flexDirection: 'row',
     alignItems: 'center',
     gap: space.one,
-    paddingHorizontal: space.two,
     paddingVertical: space.one,
   },
   compact: { flexDirection: 'column', alignItems: 'flex-start', gap: 0 },
   words: { flex: 1, minWidth: 0 },
-  state: { flexDirection: 'row', alignItems: 'center', gap: space.half, maxWidth: 200 },
+  state: { alignItems: 'flex-end', gap: 2, maxWidth: 190 },
+  under: { alignItems: 'flex-start' },
+  icon: { flexDirection: 'row', alignItems: 'center', gap: space.half },
 });

@@ -4,15 +4,16 @@ import { StyleSheet, View } from 'react-native';
 import { PersonButton } from '@/page/PersonButton';
 import { Brand } from '@/ui/Brand';
 import { IconButton } from '@/ui/IconButton';
+import { space } from '@/ui/tokens';
 
 /** The name, who is using Ravlo, and the way to the settings. */
-export function ShelfHead() {
+export function ShelfHead({ compact = false }: { readonly compact?: boolean }) {
   const router = useRouter();
   return (
     <View style={styles.row}>
       <Brand />
       <View style={styles.ways}>
-        <PersonButton />
+        <PersonButton withName={!compact} />
         <IconButton icon={Settings} label="Settings" onPress={() => router.push('/settings')} />
       </View>
     </View>
@@ -20,6 +21,6 @@ export function ShelfHead() {
 }
 
 const styles = StyleSheet.create({
-  ways: { flexDirection: 'row', alignItems: 'center' },
+  ways: { gap: space.half, flexDirection: 'row', alignItems: 'center' },
   row: { flex: 1, flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' },
 });

@@ -16,7 +16,7 @@ export function ShelfSide({ openId }: { readonly openId?: string }) {
   return (
     <View role="navigation" aria-label="Packets" style={styles.side}>
       <View style={styles.head}>
-        <ShelfHead />
+        <ShelfHead compact />
         <Button kind="filled" label="New packet" disabled={isCreating} onPress={() => void create()} />
       </View>
       <ScrollView contentContainerStyle={styles.list}>

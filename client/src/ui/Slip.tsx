@@ -43,6 +43,11 @@ function tornEdge(width: number, seed: string): string {
   return `${path}L${width - 0.5} ${(2 + chance() * 4).toFixed(1)}V-2Z`;
 }
 
+/** Where a slip could be torn: from side to side of it. */
+export function Perforation() {
+  return <View style={styles.perforation} />;
+}
+
 const styles = StyleSheet.create({
   paper: {
     backgroundColor: colours.surface,
@@ -56,4 +61,11 @@ const styles = StyleSheet.create({
     gap: space.one,
   },
   edge: { height: EDGE },
+  perforation: {
+    height: 0,
+    marginHorizontal: -space.two + 2,
+    borderTopWidth: 2,
+    borderStyle: 'dashed',
+    borderColor: colours.perforation,
+  },
 });

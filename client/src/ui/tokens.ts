@@ -5,6 +5,8 @@ export const colours = {
   ink: '#1E2A32',
   quiet: '#5A666D',
   line: '#D9D2C5',
+  /** where a slip could be torn */
+  perforation: '#C2B597',
   good: '#2C6A57',
   caution: '#9A6400',
   /** the pencil: outline, chosen tool's stroke, what needs the person */

@@ -1,5 +1,5 @@
 import { attemptKey, attemptKeySchema } from './handOver';
-import { sayStretch, sayTimeLeft } from './sayTime';
+import { sayEarly, sayStretch, sayTimeLeft } from './sayTime';
 
 const [minute, hour, day] = [60_000, 3600_000, 24 * 3600_000];
 
@@ -28,4 +28,14 @@ it('one handing over has one key, the next attempt another', () => {
   const key = attemptKey(brief, 1, first);
   expect(attemptKeySchema.parse(key)).toBe(attemptKey(brief, 1, first));
   expect(new Set([key, attemptKey(brief, 2, first), attemptKey(brief, 1, other)]).size).toBe(3);
+});
+
+it.each([
+  [3 * hour + 8 * minute, '3 h 8 min early'],
+  [0, 'Less than a minute early'],
+  [-1, 'Less than a minute late'],
+  [-2 * day, '2 days late'],
+])('what comes %d ms before its due time is “%s”', (before, words) => {
+  const due = Date.parse('2026-03-09T17:00:00.000Z');
+  expect(sayEarly(new Date(due).toISOString(), new Date(due - before).toISOString())).toBe(words);
 });

@@ -23,3 +23,10 @@ export function sayTimeLeft(time: TimeLeft): string {
     ? `${sayStretch(time.late)} late`
     : `${sayStretch(time.late)} late, taken for ${sayStretch(time.left)} more`;
 }
+
+/** How long before or after the due time something came, as a sentence begins: "3 h 8 min early", "2 days late". */
+export function sayEarly(dueAt: string, arrivedAt: string): string {
+  const early = Date.parse(dueAt) - Date.parse(arrivedAt);
+  const words = `${sayStretch(Math.abs(early))} ${early >= 0 ? 'early' : 'late'}`;
+  return `${words[0].toUpperCase()}${words.slice(1)}`;
+}

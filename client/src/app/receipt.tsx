@@ -1,0 +1,1 @@
+export { CheckReceiptScreen as default } from '@/receipt/CheckReceiptScreen';
