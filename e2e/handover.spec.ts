@@ -1,8 +1,10 @@
 import { createHash } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import type { Page as BrowserPage } from '@playwright/test';
+import type { DeskTrouble } from '@ravlo/contract';
 import { serious } from './support/axe';
 import { startRavlo, type RavloServer } from './support/ravloServer';
+import { addPhotos, expectDeveloped, packetIdOf, packetOnServer, toTable } from './support/steps';
 import { expect, test } from './support/test';
 
 let server: RavloServer;
@@ -10,80 +12,290 @@ test.beforeAll(async () => {
   server = await startRavlo({ demo: true });
 });
 test.afterAll(() => server.remove());
-test.setTimeout(240_000);
-
-/** From the shelf over the brief to the hand-over screen with the demo's packet of five pages. */
-async function toHandOver(browser: BrowserPage): Promise<void> {
-  await browser.getByRole('button', { name: 'Hand over…' }).click();
-  await browser
-    .getByRole('dialog', { name: 'Which packet?' })
-    .getByRole('button', { name: /^Tide tables/ })
-    .click();
-  await expect(browser.getByTestId('handed-file')).toContainText('5 pages', { timeout: 120_000 });
-}
+test.setTimeout(300_000);
+test.use({ actionTimeout: 30_000 });
 
 const receipt = (browser: BrowserPage, attempt: number) =>
   browser.getByRole('group', { name: `Receipt of attempt ${attempt}` });
+const handOverTo = (browser: BrowserPage) => browser.getByRole('button', { name: 'Hand over to Ada Holm' });
+const confirm = (browser: BrowserPage) =>
+  browser.getByRole('checkbox', { name: 'This is my own work' }).click();
+const fileIsMade = (browser: BrowserPage, pages: string) =>
+  expect(browser.getByTestId('handed-file')).toContainText(pages, { timeout: 120_000 });
 
-test('work is handed over, proven, opened, taken back and handed over again', async ({ page: browser }) => {
+/** From the shelf's Due to a brief. */
+async function toBrief(browser: BrowserPage, title: string): Promise<void> {
   await browser.goto(server.url);
-  await browser.getByRole('link', { name: /^Tides, week 3/ }).click({ timeout: 30_000 });
-  await expect(browser.getByText('4 to 6')).toBeVisible();
-  expect(await serious(browser)).toEqual([]);
+  const due = browser.getByRole('list', { name: 'Due' });
+  await due.getByRole('link', { name: new RegExp(`^${title}`) }).click({ timeout: 30_000 });
+  await expect(browser.getByRole('heading', { name: title })).toBeVisible();
+}
+
+const practise = async (browser: BrowserPage, trouble: DeskTrouble | null) =>
+  expect((await browser.request.put(`${server.url}/api/desk/practice`, { data: { trouble } })).status()).toBe(
+    200,
+  );
+
+test('from a class code to a receipt: photos, parts, hand over, open, take back, hand over again', async ({
+  page: browser,
+}) => {
+  await browser.goto(server.url);
+
+  await test.step('a class is joined by its code; a wrong one is told plainly', async () => {
+    await browser.getByRole('button', { name: /is using Ravlo/ }).click();
+    const code = browser.getByRole('textbox', { name: 'Class code' });
+    await code.fill('mphx635o');
+    await expect(browser.getByText(/It never has O, I, L/)).toBeVisible();
+    await code.fill('mphx6359');
+    await browser.getByRole('button', { name: 'Join' }).click();
+    await expect(browser.getByText(/No class has this code/)).toBeVisible();
+    await code.fill('mphx6358');
+    await browser.getByRole('button', { name: 'Join' }).click();
+    await expect(browser.getByText('You are in Seamanship, spring.')).toBeVisible();
+    expect(await serious(browser)).toEqual([]);
+  });
+
+  await test.step('the brief’s own packet takes its name and parts', async () => {
+    await toBrief(browser, 'Chart problems 1 to 5');
+    expect(await serious(browser)).toEqual([]);
+    await browser.getByRole('button', { name: 'Start its packet' }).click();
+    await browser.waitForURL(/\/gather$/);
+    await addPhotos(browser, ['chart-bearings', 'chart-course-to-steer', 'knots-glare']);
+    await toTable(browser, 3);
+    await expect(browser.getByRole('heading', { name: 'Tarn_Imke_Chart-problems-1-to-5' })).toBeVisible();
+    await expect(browser.getByText('Still missing: Problem 4, Problem 5.')).toBeVisible();
+    await browser.getByRole('button', { name: 'Page 2 is Problem 2. Change it' }).click();
+    await browser.getByRole('radio', { name: 'Problem 4' }).click();
+    await expect(browser.getByRole('button', { name: 'Page 2 is Problem 4. Change it' })).toBeVisible();
+    await expect(browser.getByRole('button', { name: 'Page 3 is Problem 2. Change it' })).toBeVisible();
+    expect(await serious(browser)).toEqual([]);
+  });
 
   await test.step('not before the statement is confirmed', async () => {
-    await toHandOver(browser);
-    const go = browser.getByRole('button', { name: 'Hand over to Ada Holm' });
+    await browser.getByRole('link', { name: 'for Chart problems 1 to 5' }).click();
+    await browser.getByRole('button', { name: 'Hand over…' }).click();
+    await fileIsMade(browser, '3 pages');
+    await expect(browser.getByText('Imke Tarn', { exact: true })).toBeVisible();
     await expect(browser.getByText('Coastal navigation, spring')).toBeVisible();
-    await expect(browser.getByText('Not handed over yet.')).toBeVisible();
-    await expect(go).toBeDisabled();
-    await browser.getByRole('checkbox', { name: 'This is my own work' }).click();
-    await browser.getByRole('textbox', { name: 'A word to Ada Holm' }).fill('Page 3 is the curve.');
-    await expect(go).toBeEnabled();
+    await expect(browser.getByTestId('ready-parts')).toContainText('Problem 3 and Problem 5 are missing');
+    await expect(browser.getByText(/^Not handed over yet. You can take it back/)).toBeVisible();
+    await expect(handOverTo(browser)).toBeDisabled();
+    await confirm(browser);
+    await browser.getByRole('textbox', { name: 'A word to Ada Holm' }).fill('Page 3 is the knot.');
+    await browser.getByTestId('further-files').setInputFiles({
+      ...{ name: 'plot.png', mimeType: 'image/png' },
+      buffer: await browser.screenshot(),
+    });
+    await expect(browser.getByRole('list', { name: 'Further files' })).toContainText('plot.png');
     expect(await serious(browser)).toEqual([]);
   });
 
-  await test.step('cut before its answer: it is not said to have arrived, and pressing again is one attempt', async () => {
-    // The desk has entered it; the answer is lost on the way.
-    await browser.route('**/api/briefs/*/attempts', async (route) => {
-      await route.fetch();
-      await route.abort();
-    });
-    const go = browser.getByRole('button', { name: 'Hand over to Ada Holm' });
-    await go.click();
-    await expect(browser.getByRole('alert').getByText('Not handed over yet.')).toBeVisible();
-    await browser.unroute('**/api/briefs/*/attempts');
-    await go.click();
-    await expect(receipt(browser, 1)).toContainText('Arrived on time');
+  await test.step('cut at 99 %: it goes on by itself, and is one attempt', async () => {
+    await practise(browser, 'cut');
+    await handOverTo(browser).click();
+    await expect(receipt(browser, 1)).toContainText('Arrived', { timeout: 60_000 });
+    await practise(browser, null);
     await expect(browser.getByRole('group', { name: /^Receipt/ })).toHaveCount(1);
-    await expect(receipt(browser, 1)).toContainText('“Page 3 is the curve.”');
+    await expect(receipt(browser, 1)).toContainText('“Page 3 is the knot.”');
+    await expect(receipt(browser, 1)).toContainText('plot.png');
+    expect(await serious(browser)).toEqual([]);
   });
 
-  await test.step('what arrived is opened, and its fingerprint is the receipt’s', async () => {
-    const saving = browser.waitForEvent('download');
+  await test.step('what arrived is opened page by page, and is what the receipt says', async () => {
     await receipt(browser, 1).getByRole('button', { name: 'Open what arrived' }).click();
+    await expect(browser.getByText('Every page is the same as here now.')).toBeVisible({ timeout: 120_000 });
+    await expect(browser.getByRole('img', { name: 'Page 3 as it arrived' })).toBeVisible();
+    const saving = browser.waitForEvent('download');
+    await browser.getByRole('button', { name: 'Save it' }).click();
     const bytes = await readFile(await (await saving).path());
     const sha256 = createHash('sha256').update(bytes).digest('hex');
-    await expect(browser.getByTestId('fingerprint')).toContainText(sha256.slice(0, 16));
-    expect(await serious(browser)).toEqual([]);
+    expect(bytes.includes('/Outlines')).toBe(true);
+    await browser.getByRole('button', { name: 'To the receipt' }).click();
+    await expect(browser.getByTestId('fingerprint')).toHaveText(
+      sha256.slice(0, 16).replace(/(.{4})(?!$)/g, '$1 '),
+    );
   });
 
-  await test.step('taken back, and handed over again as the next attempt', async () => {
+  await test.step('taken back, mended, and handed over again as the next attempt', async () => {
     await receipt(browser, 1).getByRole('button', { name: 'Take it back' }).click();
     await expect(receipt(browser, 1)).toContainText('Taken back');
-    await expect(browser.getByText('Attempt 2 of 3')).toBeVisible();
-    await toHandOver(browser);
-    await browser.getByRole('checkbox', { name: 'This is my own work' }).click();
-    await browser.getByRole('button', { name: 'Hand over to Ada Holm' }).click();
-    await expect(receipt(browser, 2)).toContainText('Arrived on time');
+    await expect(browser.getByText('2 attempts left')).toBeVisible();
+    await browser.getByRole('list', { name: 'Packets for this brief' }).getByRole('link').click();
+    await expectDeveloped(browser, 3);
+    await browser.getByRole('button', { name: 'More for page 1' }).click();
+    await browser.getByRole('button', { name: 'Turn right' }).click();
+    await browser.getByRole('link', { name: 'for Chart problems 1 to 5' }).click();
+    await receipt(browser, 1).getByRole('button', { name: 'Open what arrived' }).click();
+    await expect(browser.getByText('Not the same as here now: page 1.')).toBeVisible({ timeout: 120_000 });
+    await expect(browser.getByRole('img', { name: 'Page 1 as it is here now' })).toBeVisible();
+    await browser.getByRole('button', { name: 'To the receipt' }).click();
+    await browser.getByRole('button', { name: 'Hand over…' }).click();
+    await fileIsMade(browser, '3 pages');
+    await confirm(browser);
+    await handOverTo(browser).click();
+    await expect(receipt(browser, 2)).toContainText('2 of 3');
     await browser.getByRole('button', { name: 'To the shelf' }).click();
-    await expect(browser.getByRole('link', { name: /^Tides, week 3/ })).toContainText('Handed over');
+    await expect(browser.getByRole('link', { name: /^Chart problems 1 to 5.*Handed over/ })).toBeVisible();
+  });
+
+  await test.step('the receipt is true, a changed one is not, and a file is told from another', async () => {
+    await toBrief(browser, 'Chart problems 1 to 5');
+    const saving = browser.waitForEvent('download');
+    await receipt(browser, 2).getByRole('button', { name: 'Save the receipt' }).click();
+    const saved = await readFile(await (await saving).path());
+    await browser.goto(`${server.url}/receipt`);
+    const json = (text: string) => ({
+      name: 'r.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(text),
+    });
+    await browser.getByTestId('The receipt').setInputFiles(json(saved.toString()));
+    await expect(browser.getByText('This receipt is true.')).toBeVisible();
+    const other = { name: 'x.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.7 another') };
+    await browser.getByTestId('The file that it is about').setInputFiles(other);
+    await expect(browser.getByText('The file is not the one that arrived.')).toBeVisible();
+    await browser
+      .getByTestId('The receipt')
+      .setInputFiles(json(saved.toString().replace('Imke Tarn', 'Jory Vane')));
+    await expect(browser.getByText('This receipt is not true.')).toBeVisible();
+    expect(await serious(browser)).toEqual([]);
   });
 });
 
+test('a packet that is for another brief is cautioned about, and both ways lead out', async ({
+  page: browser,
+}) => {
+  await toBrief(browser, 'Passage log');
+  await browser.getByRole('button', { name: 'Use a packet I have' }).click();
+  await browser
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Tide tables/ })
+    .click();
+  await expect(browser.getByRole('link', { name: 'for Passage log' })).toBeVisible({ timeout: 30_000 });
+  await expect
+    .poll(async () => (await packetOnServer(browser, server.url, packetIdOf(browser))).briefId)
+    .not.toBeNull();
+  // Tied by mistake: its name is another brief’s.
+  await browser.goto(browser.url().replace(/\/?$/, '/hand-over'));
+  await expect(browser.getByText(/You chose the brief Passage log/)).toBeVisible({ timeout: 30_000 });
+  await browser.getByRole('button', { name: 'They do belong together' }).click();
+  await fileIsMade(browser, '5 pages');
+  await browser.getByRole('button', { name: /^(Change|Choose): the brief$/ }).click();
+  await browser.getByRole('radio', { name: /^Tides, week 3/ }).click();
+  await expect(browser.getByRole('heading', { name: 'These two do not fit' })).toBeVisible();
+  await expect(browser.getByText(/The packet is for Passage log/)).toBeVisible();
+  await expect(handOverTo(browser)).toHaveCount(0);
+  expect(await serious(browser)).toEqual([]);
+
+  await test.step('the other brief', async () => {
+    await browser.getByRole('button', { name: 'Change the brief to Passage log' }).click();
+    await expect(browser.getByRole('heading', { name: 'These two do not fit' })).toHaveCount(0);
+  });
+
+  await test.step('or they do belong together, and are tied then', async () => {
+    await browser.getByRole('button', { name: /^(Change|Choose): the brief$/ }).click();
+    await browser.getByRole('radio', { name: /^Tides, week 3/ }).click();
+    await browser.getByRole('button', { name: 'They do belong together' }).click();
+    await expect(handOverTo(browser)).toBeVisible();
+    await browser.getByRole('button', { name: 'To the file' }).click();
+    await browser.getByRole('button', { name: 'To the table' }).click();
+    await expect(browser.getByRole('link', { name: 'for Tides, week 3' })).toBeVisible();
+  });
+});
+
+test('what a person named otherwise is cautioned about too', async ({ page: browser }) => {
+  await toBrief(browser, 'Knots and hitches');
+  await browser.getByRole('button', { name: 'Use a packet I have' }).click();
+  await browser
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Passage log/ })
+    .click();
+  await browser.getByRole('link', { name: 'for Knots and hitches' }).click({ timeout: 30_000 });
+  await browser.getByRole('button', { name: 'Hand over…' }).click();
+  await expect(browser.getByText(/The packet is called Passage log/)).toBeVisible({ timeout: 30_000 });
+  await expect(browser.getByRole('button', { name: 'Change the brief to Passage log' })).toBeVisible();
+});
+
+test('a lost answer and a desk that is down leave no doubt, also over a crash and a reload', async ({
+  page: browser,
+}) => {
+  await toBrief(browser, 'Tides, week 3');
+  await browser.getByRole('button', { name: /^(Use a packet I have|Use another packet)$/ }).click();
+  await browser
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Tide tables/ })
+    .click();
+  await browser.getByRole('link', { name: 'for Tides, week 3' }).click({ timeout: 30_000 });
+  await browser.getByRole('button', { name: 'Hand over…' }).click();
+  await fileIsMade(browser, '5 pages');
+  await confirm(browser);
+
+  await test.step('bytes that are changed where they are kept are found out', async () => {
+    await practise(browser, 'altered');
+    await handOverTo(browser).click();
+    await expect(browser.getByRole('alert')).toContainText('did not arrive as it is on your device', {
+      timeout: 30_000,
+    });
+  });
+
+  await test.step('the server is killed in the middle: not handed over, and it says so', async () => {
+    await practise(browser, 'slow');
+    await handOverTo(browser).click();
+    await expect(browser.getByText(/^Not handed over yet. /)).toBeVisible();
+    await server.kill();
+    await expect(browser.getByRole('alert')).toContainText('cannot be reached', { timeout: 60_000 });
+    await server.start();
+  });
+
+  await test.step('its answer is lost: it is found out that it has arrived', async () => {
+    await practise(browser, 'lost-answer');
+    await handOverTo(browser).click();
+    await expect(receipt(browser, 1)).toContainText('1 of 3', { timeout: 60_000 });
+    await practise(browser, null);
+  });
+
+  await test.step('after a reload the hand-over screen knows it too, and pressing again is no second attempt', async () => {
+    await browser.getByRole('button', { name: 'Hand over again…' }).click();
+    await expect(browser.getByText('This very file has arrived.')).toBeVisible({ timeout: 120_000 });
+    await browser.reload();
+    await expect(browser.getByText('This very file has arrived.')).toBeVisible({ timeout: 120_000 });
+    await confirm(browser);
+    await handOverTo(browser).click();
+    await expect(receipt(browser, 1)).toBeVisible();
+    await expect(browser.getByRole('group', { name: /^Receipt/ })).toHaveCount(1);
+  });
+});
+
+test('a worksheet is written on right here: its pages become a packet’s', async ({ page: browser }) => {
+  await toBrief(browser, 'Tides, week 3');
+  await expect(browser.getByRole('group', { name: 'Tide worksheet' })).toContainText('2 pages');
+  await expect(browser.getByRole('img', { name: 'Its first page' })).toBeVisible();
+  await browser.getByRole('button', { name: 'Write on it here' }).click();
+  await expect(browser.getByRole('list', { name: 'Photos on their way' }).getByText(/^Saved/)).toHaveCount(
+    2,
+    {
+      timeout: 60_000,
+    },
+  );
+  await toTable(browser, 2);
+  await expect(browser.getByRole('link', { name: 'for Tides, week 3' })).toBeVisible();
+});
+
+test('on a computer the same packet, its tie and the hand-over screen are there', async ({
+  otherBrowser,
+}) => {
+  const browser = await otherBrowser();
+  await browser.setViewportSize({ width: 1280, height: 800 });
+  await toBrief(browser, 'Chart problems 1 to 5');
+  await expect(receipt(browser, 2)).toContainText('2 of 3');
+  await browser.getByRole('button', { name: 'Hand over again…' }).click();
+  await fileIsMade(browser, '3 pages');
+  await expect(browser.getByText('This very file has arrived.')).toBeVisible({ timeout: 60_000 });
+  expect(await serious(browser)).toEqual([]);
+});
+
 test('a brief that is closed takes nothing, and says so', async ({ page: browser }) => {
-  await browser.goto(server.url);
-  await browser.getByRole('link', { name: /^Harbour sketch/ }).click({ timeout: 30_000 });
+  await toBrief(browser, 'Harbour sketch');
   await expect(browser.getByText('This brief is closed.')).toBeVisible();
-  await expect(browser.getByRole('button', { name: 'Hand over…' })).toHaveCount(0);
+  await expect(browser.getByRole('button', { name: 'Start its packet' })).toHaveCount(0);
 });

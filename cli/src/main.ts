@@ -6,6 +6,7 @@ import { find } from './find';
 import { page, type PageOptions } from './page';
 import { pdf, type PdfOptions } from './pdf';
 import { PICTURE_KINDS } from './pictures';
+import { receipt, type ReceiptOptions } from './receipt';
 
 function parseCorners(text: string): Quad {
   const n = text.split(',').map(Number);
@@ -97,6 +98,14 @@ program
   .description('say of each photo whether its writing can be read')
   .argument('<photo...>')
   .action((photos: string[]) => check(photos));
+
+program
+  .command('receipt')
+  .description('say whether a receipt is true, and whether a PDF is the one that it is about')
+  .argument('<receipt>', 'the JSON file that was saved')
+  .argument('[pdf]')
+  .option('--desk <file>', 'the desk’s public key; else that of the data folder')
+  .action((file: string, pdf: string | undefined, options: ReceiptOptions) => receipt(file, pdf, options));
 
 try {
   await program.parseAsync();

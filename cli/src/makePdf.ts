@@ -52,7 +52,7 @@ export async function makePdf(packet: Packet, options: MakePdfOptions): Promise<
     const words = stampWords(options.author ?? '', i, packet.pages.length, day);
     try {
       const ladder = await ladderOf(page, { look, jpeg, words, isWhole: maxBytes !== undefined });
-      pages.push({ ...ladder, number: i + 1 });
+      pages.push({ ...ladder, number: i + 1, bookmark: page.recipe?.part || undefined });
     } catch (reason) {
       const error = reason instanceof Error ? reason.message : String(reason);
       lost.push({ page: i + 1, file: page.file, error });

@@ -81,7 +81,7 @@ export function createApp(parts: AppParts): Express {
   api.use(uploadRoutes(mineOf));
   api.use(photoRoutes(mineOf, files));
   api.use(archiveRoutes(mineOf, files));
-  api.use(handingRoutes(mineOf));
+  api.use(handingRoutes(mineOf, practice));
   api.use(eventRoutes(mineOf));
   api.use(json);
   api.use(arrivalRoutes(mineOf));

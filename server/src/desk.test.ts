@@ -13,7 +13,7 @@ import {
   type Problem,
 } from '@ravlo/contract';
 import { loadDesk } from './demo/loadDesk';
-import { sendHanded, sha256Of } from '../testing/sendPhoto';
+import { askHowFar, beginHanded, sendBytes as sendRest, sendHanded, sha256Of } from '../testing/sendPhoto';
 import { openTestServer, testPhoto, type TestServer } from '../testing/testServer';
 
 const START = Date.parse('2026-03-09T12:00:00.000Z');
@@ -362,6 +362,21 @@ describe('practised trouble', () => {
     await practise(null);
     await enter(brief.id, handing(key, bytes)).expect(201);
     expect(await attempts()).toHaveLength(1);
+  });
+
+  it('cut at 99 %: it goes on where it broke off, and only the rest is sent', async () => {
+    await practise('cut');
+    const [bytes, key] = [await pdf(), newKey()];
+    const begun = await beginHanded(server.imke, key, bytes.length).expect(201);
+    const place = begun.headers.location;
+    await expect(sendRest(server.imke, place, bytes, 0)).rejects.toThrow();
+    const { headers } = await askHowFar(server.imke, place).expect(200);
+    const offset = Number(headers['upload-offset']);
+    expect(offset).toBe(Math.floor(bytes.length * 0.99));
+    await sendRest(server.imke, place, bytes.subarray(offset), offset).expect(204);
+    const { brief } = await briefOf('Tides, week 3');
+    const { receipt } = (await enter(brief.id, handing(key, bytes)).expect(201)).body as Attempt;
+    expect(receipt.sha256).toBe(sha256Of(bytes));
   });
 
   it('answered twice: one attempt', async () => {

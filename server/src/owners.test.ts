@@ -70,9 +70,11 @@ const handing = (key: string, bytes: Buffer): HandOver => ({
 });
 
 type Ask = (app: Express, things: Things) => request.Test;
+/** What its owner is answered, and everybody else @default 404 */
+type Route = readonly [name: string, ask: Ask, own: number, others?: number];
 
 /** Asked in this order by the owner: what takes something away comes last. */
-const ROUTES: readonly (readonly [name: string, ask: Ask, own: number, others?: number])[] = [
+const ROUTES: readonly Route[] = [
   ['GET packets/:id', (app, { packet }) => request(app).get(`/api/packets/${packet}`), 200],
   ['GET packets/:id/archive', (app, { packet }) => request(app).get(`/api/packets/${packet}/archive`), 200],
   ['GET pages/:id', (app, { page }) => request(app).get(`/api/pages/${page}`), 200],
@@ -149,18 +151,22 @@ const ROUTES: readonly (readonly [name: string, ask: Ask, own: number, others?: 
 
 const STRANGERS = ['jory', 'ada', 'stranger'] as const;
 
-describe.each(ROUTES)('%s', (...[, ask, own, others = 404]) => {
-  it.each(STRANGERS)('is not there for %s', async (who) => {
-    const app = who === 'stranger' ? server.appOf(await strangerId()) : server[who];
-    expect((await ask(app, things)).status).toBe(others);
-  });
-  it('is not told to nobody', async () => {
-    expect((await ask(server.nobody, things)).status).toBe(401);
-  });
-  it('is there for its owner', async () => {
-    expect((await ask(server.imke, things)).status).toBe(own);
-  });
-});
+describe.each(ROUTES.map(([name, ask, own, others = 404]) => ({ name, ask, own, others })))(
+  '$name',
+  (route) => {
+    const { ask, own, others } = route;
+    it.each(STRANGERS)('is not there for %s', async (who) => {
+      const app = who === 'stranger' ? server.appOf(await strangerId()) : server[who];
+      expect((await ask(app, things)).status).toBe(others);
+    });
+    it('is not told to nobody', async () => {
+      expect((await ask(server.nobody, things)).status).toBe(401);
+    });
+    it('is there for its owner', async () => {
+      expect((await ask(server.imke, things)).status).toBe(own);
+    });
+  },
+);
 
 /** Marks another class, and is in none. */
 async function strangerId(): Promise<string> {

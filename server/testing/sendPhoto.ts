@@ -42,3 +42,9 @@ export const sendHanded = (app: Express, key: string, bytes: Buffer) =>
     .post('/api/handing')
     .set({ ...BYTES, 'Upload-Length': String(bytes.length), 'Upload-Metadata': metadataOf({ key }) })
     .send(bytes);
+
+/** Begins to send such a file, without a byte. */
+export const beginHanded = (app: Express, key: string, length: number) =>
+  request(app)
+    .post('/api/handing')
+    .set({ ...TUS, 'Upload-Length': String(length), 'Upload-Metadata': metadataOf({ key }) });

@@ -30,7 +30,7 @@ export function AgreedSlip({ me, mine, now, isDoubtful, onPerson, onChange }: Ag
         way={
           <>
             {me ? <PersonMark name={me.firstName} texture={me.pattern} size={44} /> : null}
-            <WordButton label="Change" describes="Change who hands over" onPress={onPerson} />
+            <WordButton label="Change" describes="Change: who hands over" onPress={onPerson} />
           </>
         }
       />
@@ -45,7 +45,11 @@ export function AgreedSlip({ me, mine, now, isDoubtful, onPerson, onChange }: Ag
         needsYou={mine === null || isDoubtful}
         detail={mine ? `${sayDue(mine, now)}, ${sayAttempt(mine).toLowerCase()}` : ''}
         way={
-          <WordButton label={mine ? 'Change' : 'Choose'} describes="Choose the brief" onPress={onChange} />
+          <WordButton
+            label={mine ? 'Change' : 'Choose'}
+            describes={`${mine ? 'Change' : 'Choose'}: the brief`}
+            onPress={onChange}
+          />
         }
       />
     </Slip>

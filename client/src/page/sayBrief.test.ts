@@ -1,5 +1,5 @@
 import { briefSchema, type Attempt, type MyBrief } from '@ravlo/contract';
-import { inOrderOfNeed, sayAttempt, sayState, standing } from './sayBrief';
+import { inOrderOfNeed, mostUrgent, sayAttempt, sayState, standing, stateOf } from './sayBrief';
 
 const NOW = Date.parse('2026-03-09T12:00:00.000Z');
 const HOUR = 3600_000;
@@ -8,6 +8,7 @@ const id = '00000000-0000-4000-8000-000000000001';
 function mine(title: string, dueIn: number | null, change: Partial<MyBrief> = {}, isClosed = false): MyBrief {
   const brief = briefSchema.parse({
     ...{ id, classId: id, title, unit: '', instructions: '', worksheet: null, points: null, attempts: 3 },
+    paper: null,
     ...{ dueAt: dueIn === null ? null : new Date(NOW + dueIn).toISOString() },
     ...{ afterDue: { kind: isClosed ? 'closed' : 'late' }, format: 'pdf', mostBytes: null },
     ...{ pages: { kind: 'any' }, namePattern: null, statement: null, takesComment: false },
@@ -55,5 +56,27 @@ describe('a brief in words', () => {
     ];
     const titles = inOrderOfNeed(briefs, NOW).map(({ brief }) => brief.title);
     expect(titles).toEqual(['late', 'soon', 'then', 'any', 'done', 'closed']);
+  });
+
+  it('tells where it stands apart from its time', () => {
+    const back = attempt('2026-03-09T11:00:00.000Z');
+    expect(stateOf(mine('a', HOUR), false)).toBe('nothing-yet');
+    expect(stateOf(mine('a', HOUR), true)).toBe('in-work');
+    expect(stateOf(mine('a', HOUR, { attempts: [back] }), true)).toBe('taken-back');
+    expect(stateOf(mine('a', HOUR, { attempts: [back, attempt(null, true)] }), true)).toBe(
+      'handed-over-late',
+    );
+  });
+
+  it('presses only where half an hour or less is left, and nothing lies there', () => {
+    const HALF = HOUR / 2;
+    const back = attempt('2026-03-09T11:00:00.000Z');
+    const title = (...briefs: MyBrief[]) => mostUrgent(briefs, NOW)?.mine.brief.title ?? null;
+    expect(title(mine('now', HALF), mine('later', HOUR))).toBe('now');
+    expect(title(mine('a', HALF), mine('b', HALF - 1))).toBe('b');
+    expect(title(mine('a', HALF + 1), mine('late', -1), mine('any', null))).toBeNull();
+    expect(title(mine('done', HALF, { attempts: [attempt(null)] }))).toBeNull();
+    expect(title(mine('again', HALF, { attempts: [back] }))).toBe('again');
+    expect(title(mine('none left', HALF, { attempts: [back, back, back] }))).toBeNull();
   });
 });

@@ -34,7 +34,7 @@ export function AddPerson({ people }: { readonly people: readonly Person[] }) {
     if (data) await seat.take({ personId: data.id });
   };
   return (
-    <>
+    <View role="listitem">
       <Pressable role="button" disabled={people.length >= MOST_PEOPLE} onPress={begin} style={styles.row}>
         <View style={styles.plus}>
           <Plus size={24} color={colours.ink} aria-hidden />
@@ -55,7 +55,7 @@ export function AddPerson({ people }: { readonly people: readonly Person[] }) {
           </View>
         </Sheet>
       ) : null}
-    </>
+    </View>
   );
 }
 

@@ -22,13 +22,7 @@ export function PersonRow({ person, isNow, isBusy, onPress }: PersonRowProps) {
   const name = fullName(person);
   return (
     <View role="listitem" style={styles.item}>
-      <Pressable
-        role="button"
-        aria-label={isNow ? `${name}, using Ravlo now. Change what is said of you` : `Go on as ${name}`}
-        disabled={isBusy}
-        onPress={onPress}
-        style={styles.row}
-      >
+      <Pressable role="button" disabled={isBusy} onPress={onPress} style={styles.row}>
         <PersonMark name={firstName} texture={pattern} size={MARK} />
         <View style={styles.words}>
           <Words bold size="lead" numberOfLines={2}>

@@ -44,7 +44,7 @@ export function FileChoice({ label, hint, accept, onFile }: FileChoiceProps) {
       <Button
         compact
         label={file ? 'Another' : 'Choose'}
-        describes={`Choose: ${label}`}
+        describes={`${file ? 'Another' : 'Choose'}: ${label}`}
         onPress={() => input.current?.click()}
       />
     </View>

@@ -1,4 +1,5 @@
 import { useId } from 'react';
+import { View } from 'react-native';
 import Svg, { Circle, Defs, Path, Pattern, Rect, Text } from 'react-native-svg';
 import { colours, fonts } from './tokens';
 
@@ -33,35 +34,37 @@ export function PersonMark({ name, texture, size }: PersonMarkProps) {
   const thick = texture in WIDE ? WIDE[texture as keyof typeof WIDE] : 1.1;
   const initial = [...name.trim()][0]?.toLocaleUpperCase() ?? '';
   return (
-    <Svg width={size} height={size} viewBox="0 0 60 60" aria-hidden>
-      <Defs>
-        <Pattern id={id} width={cell} height={cell} patternUnits="userSpaceOnUse">
-          <Rect width={cell} height={cell} fill={colours.surface} />
-          <Path
-            d={lines}
-            stroke={colours.ink}
-            strokeWidth={thick}
-            fill="none"
-            strokeLinecap={capOf(texture)}
-          />
-        </Pattern>
-      </Defs>
-      <Circle cx={30} cy={30} r={28.8} fill={`url(#${id})`} stroke={colours.ink} strokeWidth={1.8} />
-      <Circle cx={30} cy={30} r={17.5} fill={colours.surface} stroke={colours.ink} strokeWidth={1.4} />
-      {initial ? (
-        <Text
-          x={30}
-          y={38}
-          textAnchor="middle"
-          fontFamily={fonts.bold}
-          fontSize={23}
-          fontWeight="700"
-          fill={colours.ink}
-        >
-          {initial}
-        </Text>
-      ) : null}
-    </Svg>
+    <View aria-hidden>
+      <Svg width={size} height={size} viewBox="0 0 60 60">
+        <Defs>
+          <Pattern id={id} width={cell} height={cell} patternUnits="userSpaceOnUse">
+            <Rect width={cell} height={cell} fill={colours.surface} />
+            <Path
+              d={lines}
+              stroke={colours.ink}
+              strokeWidth={thick}
+              fill="none"
+              strokeLinecap={capOf(texture)}
+            />
+          </Pattern>
+        </Defs>
+        <Circle cx={30} cy={30} r={28.8} fill={`url(#${id})`} stroke={colours.ink} strokeWidth={1.8} />
+        <Circle cx={30} cy={30} r={17.5} fill={colours.surface} stroke={colours.ink} strokeWidth={1.4} />
+        {initial ? (
+          <Text
+            x={30}
+            y={38}
+            textAnchor="middle"
+            fontFamily={fonts.bold}
+            fontSize={23}
+            fontWeight="700"
+            fill={colours.ink}
+          >
+            {initial}
+          </Text>
+        ) : null}
+      </Svg>
+    </View>
   );
 }
 

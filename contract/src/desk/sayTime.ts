@@ -28,5 +28,5 @@ export function sayTimeLeft(time: TimeLeft): string {
 export function sayEarly(dueAt: string, arrivedAt: string): string {
   const early = Date.parse(dueAt) - Date.parse(arrivedAt);
   const words = `${sayStretch(Math.abs(early))} ${early >= 0 ? 'early' : 'late'}`;
-  return `${words[0].toUpperCase()}${words.slice(1)}`;
+  return words.charAt(0).toUpperCase() + words.slice(1);
 }

@@ -8,8 +8,6 @@ import { isHere } from './whoAsks';
 
 /** How long a slow desk takes to begin with anything, ms. */
 const SLOW = 2500;
-/** Where an upload breaks off. */
-const CUT_AT = 0.99;
 
 /** GET and PUT /api/desk/practice: what goes wrong at the desk on purpose; switched at the computer itself. */
 export function practiceRoutes(practice: DeskPractice): Router {
@@ -41,17 +39,6 @@ export function betweenUs(practice: DeskPractice): RequestHandler {
         );
       case 'slow':
         await pause(SLOW);
-        break;
-      case 'cut':
-        if (request.method === 'PATCH' && request.get('Upload-Offset') === '0') {
-          let came = 0;
-          const most = CUT_AT * Number(request.get('Content-Length'));
-          request.on('data', (bytes: Buffer) => {
-            came += bytes.length;
-            if (came >= most) request.socket.destroy();
-          });
-          request.pause();
-        }
         break;
       case 'lost-answer':
         if (request.method === 'POST' && /^\/briefs\/[^/]+\/attempts$/.test(request.path)) {

@@ -5,6 +5,7 @@ import { NodeRequest } from 'srvx/node';
 import { PROBLEM_MEDIA_TYPE } from '@ravlo/contract';
 import type { Belongings } from '../people/belongings';
 import { ProblemError } from '../problems';
+import { BreakingStore } from './breakingStore';
 import { assertDiskRoom } from './diskRoom';
 import { toProblemError } from './problemHandler';
 import type { MineOf } from './whoUses';
@@ -17,6 +18,8 @@ export interface TusParts {
   readonly tooBig: () => ProblemError;
   /** where a person's uploads lie: those of others are not there */
   readonly folderOf: (mine: Belongings) => string;
+  /** the share of the bytes after which an upload breaks off, for practice; null where it does not @default never */
+  readonly breaksAt?: () => number | null;
   /** @throws ProblemError before a byte has come in, where they are of no use */
   readonly onBegin: (mine: Belongings, metadata: unknown) => Promise<void>;
   /** @returns the answer to the last bytes */
@@ -38,6 +41,10 @@ export function tusRoutes(mineOf: MineOf, parts: TusParts): Router {
     const tus = opened.get(mine.personId) ?? serverFor(mine, parts);
     opened.set(mine.personId, tus);
     const result = await tus.handleWeb(new NodeRequest({ req: request, res: response }));
+    if (result.status >= 500 && parts.breaksAt?.()) {
+      request.socket.destroy();
+      return;
+    }
     for (const [name, value] of result.headers) {
       if (!/^(content-|access-control-)/.test(name)) response.setHeader(name, value);
     }
@@ -63,7 +70,9 @@ function serverFor(mine: Belongings, parts: TusParts): Server {
   const folder = parts.folderOf(mine);
   return new Server({
     path: `/api/${parts.path}`,
-    datastore: new FileStore({ directory: folder }),
+    datastore: parts.breaksAt
+      ? new BreakingStore(folder, parts.breaksAt)
+      : new FileStore({ directory: folder }),
     maxSize: parts.mostBytes,
     relativeLocation: true,
     allowedOrigins: [],
