@@ -17,7 +17,7 @@ test('two people on one device: each sees their own, a PIN guards, a packet is g
 }) => {
   await browser.goto(server.url);
   const whoIsIt = browser.getByRole('button', { name: /is using Ravlo/ });
-  const packets = browser.getByRole('list', { name: 'Packets' });
+  const packets = browser.getByRole('list', { name: 'Packets on the shelf' });
   await expect(packets.getByText('Passage log')).toBeVisible({ timeout: 30_000 });
 
   await test.step('switched in two presses', async () => {

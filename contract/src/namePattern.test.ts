@@ -8,7 +8,7 @@ const pattern: NamePattern = {
 describe('a name by a pattern', () => {
   it('has its parts in order, with the sign between them', () => {
     const values = { surname: 'Tarn', 'first-name': 'Imke', assignment: 'Tides,  week 3', version: '1' };
-    expect(nameFrom(pattern, values)).toBe('Tarn_Imke_coast_Tides,-week-3_1');
+    expect(nameFrom(pattern, values)).toBe('Tarn_Imke_coast_Tides-week-3_1');
     expect(nameFrom({ ...pattern, separator: ' ' }, values)).toBe('Tarn Imke coast Tides, week 3 1');
   });
 

@@ -34,11 +34,12 @@ export type NameValues = Partial<Readonly<Record<NameField, string>>>;
 export const missingFields = ({ parts }: NamePattern, values: NameValues): NameField[] =>
   parts.filter((part): part is NameField => typeof part === 'string' && !values[part]?.trim());
 
-/** A name by a pattern. Spaces within a value give way where the separator is one that files are told apart by. */
+/** A name by a pattern. Commas and spaces within a value give way where the separator is one that files are told apart by. */
 export function nameFrom({ parts, separator }: NamePattern, values: NameValues): string {
+  const isTight = separator !== ' ';
   return parts
     .map((part) => (typeof part === 'string' ? (values[part] ?? '') : part.words))
-    .map((words) => words.replace(/\s+/g, ' ').trim())
+    .map((words) => words.replace(isTight ? /[\s,;]+/g : /\s+/g, ' ').trim())
     .filter((words) => words !== '')
     .map((words) => (separator === '_' ? words.replaceAll(' ', '-') : words))
     .join(separator);

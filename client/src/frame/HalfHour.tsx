@@ -1,6 +1,6 @@
 import { Link, usePathname } from 'expo-router';
 import Clock from 'lucide-react-native/icons/clock';
-import { Pressable, StyleSheet } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import { sayStretch } from '@ravlo/contract';
 import { useDeskQuery, useShelfQuery } from '@/packet/api';
 import { mostUrgent } from '@/page/sayBrief';
@@ -27,11 +27,13 @@ export function HalfHour() {
     <Link href={packet ? `${way}?brief=${mine.brief.id}` : way} asChild>
       <Pressable role="link" style={styles.line} disabled={isThere}>
         <Clock size={20} color={colours.ink} aria-hidden />
-        <Words bold numberOfLines={1}>
-          {`${mine.brief.title}: ${sayStretch(left)} left`}
-        </Words>
+        <View style={styles.words}>
+          <Words bold numberOfLines={1}>
+            {`${mine.brief.title}: ${sayStretch(left)} left`}
+          </Words>
+        </View>
         {isThere ? null : (
-          <Words bold underlined>
+          <Words bold underlined numberOfLines={1}>
             {packet ? 'Hand over' : 'Open'}
           </Words>
         )}
@@ -41,6 +43,7 @@ export function HalfHour() {
 }
 
 const styles = StyleSheet.create({
+  words: { flexShrink: 1 },
   line: {
     minHeight: target,
     flexDirection: 'row',

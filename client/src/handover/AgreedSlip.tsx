@@ -46,6 +46,7 @@ export function AgreedSlip({ me, mine, now, isDoubtful, onPerson, onChange }: Ag
         detail={mine ? `${sayDue(mine, now)}, ${sayAttempt(mine).toLowerCase()}` : ''}
         way={
           <WordButton
+            stands="centre"
             label={mine ? 'Change' : 'Choose'}
             describes={`${mine ? 'Change' : 'Choose'}: the brief`}
             onPress={onChange}

@@ -49,9 +49,7 @@ export interface FitWaysProps {
 export function FitWays({ better, onBetter, onOtherPacket, onFits }: FitWaysProps) {
   return (
     <>
-      <View style={styles.fits}>
-        <WordButton label="They do belong together" onPress={onFits} />
-      </View>
+      <WordButton label="They do belong together" stands="centre" onPress={onFits} />
       <Button label="Choose another packet" onPress={onOtherPacket} />
       <Button kind="filled" label={`Change the brief to ${better}`} onPress={onBetter} />
     </>
@@ -69,5 +67,4 @@ const styles = StyleSheet.create({
   },
   head: { flexDirection: 'row', alignItems: 'center', gap: space.one },
   page: { height: 150 },
-  fits: { alignItems: 'center' },
 });

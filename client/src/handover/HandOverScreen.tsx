@@ -104,7 +104,6 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
           tone="good"
           title="This very file has arrived."
           detail="It lies with the marker; there is nothing to be done."
-          action={<Button compact label="See the receipt" onPress={() => toReceipt(mine.brief.id)} />}
         />
       ) : null}
       {differs && mine ? (
@@ -147,6 +146,8 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
       onOtherPacket={() => setChoosing('packet')}
       onFits={agreed.belongTogether}
     />
+  ) : there && mine ? (
+    <Button kind="filled" label="See the receipt" onPress={() => toReceipt(mine.brief.id)} />
   ) : (
     <>
       <Going handing={handing} otherwise={sayBefore(mine)} />

@@ -39,6 +39,7 @@ export function HandedFile({ packet, made, name }: HandedFileProps) {
       {made ? (
         <WordButton
           label="Look"
+          stands="centre"
           onPress={() => openInTab(new Blob([made.bytes], { type: 'application/pdf' }))}
         />
       ) : null}

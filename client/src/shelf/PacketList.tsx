@@ -36,15 +36,19 @@ export function PacketList({ shelf, trouble, openId, compact = false, onRemove }
           detail="Its photos are safe on the computer that Ravlo runs on; the others are not affected."
         />
       ) : null}
-      {packets?.slice(0, shown).map((packet) => (
-        <PacketRow
-          key={packet.id}
-          packet={packet}
-          isOpen={packet.id === openId}
-          compact={compact}
-          onRemove={() => onRemove(packet.id, packet.name)}
-        />
-      ))}
+      {packets && packets.length > 0 ? (
+        <View role="list" aria-label="Packets on the shelf" style={styles.list}>
+          {packets.slice(0, shown).map((packet) => (
+            <PacketRow
+              key={packet.id}
+              packet={packet}
+              isOpen={packet.id === openId}
+              compact={compact}
+              onRemove={() => onRemove(packet.id, packet.name)}
+            />
+          ))}
+        </View>
+      ) : null}
       {packets && packets.length > shown ? <div ref={end} style={{ height: 1 }} /> : null}
     </View>
   );

@@ -26,7 +26,7 @@ export function PacketRow({ packet, isOpen, onRemove, compact }: PacketRowProps)
   const pages = packet.pageCount === 0 ? 'No pages yet' : sayPages(packet.pageCount);
   const when = sayWhen(packet.changedAt);
   return (
-    <View style={[styles.row, compact && styles.compact, isOpen && styles.open]}>
+    <View role="listitem" style={[styles.row, compact && styles.compact, isOpen && styles.open]}>
       <Link href={`/packet/${packet.id}`} asChild>
         <Pressable role="link" aria-current={isOpen ? 'page' : undefined} style={styles.link}>
           <View style={compact ? styles.smallPicture : styles.picture}>

@@ -39,6 +39,8 @@ export interface PageTileProps {
 const ROOM_FOR_WORDS = 160;
 /** Of a tile's foot, px: the menu's button. */
 const FOOT = 44;
+/** A remark below the foot, px. */
+const BELOW = 24;
 /** Round the picture: the line of the chosen one, px. */
 const RIM = 5;
 
@@ -85,7 +87,7 @@ export function PageTile(props: PageTileProps) {
         opacity: isDragging ? 0.85 : 1,
         // Pages out of sight are not laid out.
         contentVisibility: isDragging ? 'visible' : 'auto',
-        containIntrinsicSize: `${width}px ${pictureHeight(width) + (part === null ? 1 : 2) * FOOT}px`,
+        containIntrinsicSize: `${width}px ${pictureHeight(width) + FOOT + (remark && part !== null ? BELOW : 0)}px`,
       }}
     >
       <div
@@ -117,36 +119,37 @@ export function PageTile(props: PageTileProps) {
           )}
         </View>
       </div>
-      {part === null ? null : (
-        <Pressable
-          role="button"
-          aria-label={`Page ${number} is ${part || 'none of what is asked for'}. Change it`}
-          onPress={onPart}
-          style={styles.part}
-        >
-          <Words size="small" bold underlined numberOfLines={1} colour={part ? colours.ink : colours.pencil}>
-            {part || 'Which part?'}
-          </Words>
-        </Pressable>
-      )}
       <View style={styles.foot}>
         <Words bold size="lead">
           {number}
         </Words>
-        <View style={styles.remark}>
+        {part === null ? null : (
+          <Pressable
+            role="button"
+            aria-label={`Page ${number} is ${part || 'none of what is asked for'}. Change it`}
+            onPress={onPart}
+            style={styles.part}
+          >
+            <Words
+              size="small"
+              bold
+              underlined
+              numberOfLines={1}
+              colour={part ? colours.ink : colours.pencil}
+            >
+              {part || 'Which part?'}
+            </Words>
+          </Pressable>
+        )}
+        <View style={part === null ? styles.remark : null}>
           {remark ? (
-            <>
-              <CircleAlert size={18} color={colours.pencil} aria-hidden />
-              <View style={styles.shrink}>
-                <Words bold size="small" colour={colours.pencil}>
-                  {remark}
-                </Words>
-              </View>
-            </>
+            part === null ? (
+              <Remark says={remark} />
+            ) : null
           ) : isWell ? (
             <>
               <CircleCheck size={18} color={colours.good} aria-hidden />
-              {width > ROOM_FOR_WORDS ? (
+              {width > ROOM_FOR_WORDS && part === null ? (
                 <Words size="small" colour={colours.quiet}>
                   Reads well
                 </Words>
@@ -161,7 +164,25 @@ export function PageTile(props: PageTileProps) {
           onPress={onMenu}
         />
       </View>
+      {remark && part !== null ? (
+        <View style={styles.below}>
+          <Remark says={remark} />
+        </View>
+      ) : null}
     </div>
+  );
+}
+
+function Remark({ says }: { readonly says: string }) {
+  return (
+    <>
+      <CircleAlert size={18} color={colours.pencil} aria-hidden />
+      <View style={styles.shrink}>
+        <Words bold size="small" colour={colours.pencil}>
+          {says}
+        </Words>
+      </View>
+    </>
   );
 }
 
@@ -170,7 +191,8 @@ const styles = StyleSheet.create({
   picture: { flex: 1, padding: 2, borderWidth: 3, borderColor: 'transparent', borderRadius: 4 },
   chosen: { borderColor: colours.pencil },
   tick: { position: 'absolute', left: space.one, top: space.one },
-  part: { minHeight: FOOT, justifyContent: 'center' },
+  part: { flex: 1, minWidth: 0, minHeight: FOOT, justifyContent: 'center' },
+  below: { flexDirection: 'row', alignItems: 'center', gap: space.half, minHeight: BELOW },
   foot: { flexDirection: 'row', alignItems: 'center', minHeight: FOOT, gap: space.half },
   remark: {
     flex: 1,

@@ -7,7 +7,7 @@ import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { UNNAMED } from '@ravlo/contract';
 import { IconButton } from '@/ui/IconButton';
-import { colours } from '@/ui/tokens';
+import { colours, space } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
 import type { Table } from './useTable';
@@ -44,16 +44,22 @@ export function TableHeader({ packetId, table, summary, onMenu, actions }: Table
           </Words>
         )}
         {packet ? (
-          <Words size="small" colour={colours.quiet}>
-            {summary}
-          </Words>
-        ) : null}
-        {tied ? (
-          <Pressable role="link" onPress={() => router.push(`/brief/${tied.brief.id}`)}>
-            <Words size="small" bold underlined numberOfLines={1}>
-              {`for ${tied.brief.title}`}
+          <View style={styles.under}>
+            <Words size="small" colour={colours.quiet} numberOfLines={1}>
+              {summary}
             </Words>
-          </Pressable>
+            {tied ? (
+              <Pressable
+                role="link"
+                onPress={() => router.push(`/brief/${tied.brief.id}`)}
+                style={styles.tied}
+              >
+                <Words size="small" bold underlined numberOfLines={1}>
+                  {`for ${tied.brief.title}`}
+                </Words>
+              </Pressable>
+            ) : null}
+          </View>
         ) : null}
       </View>
       <View style={styles.tools}>
@@ -78,5 +84,7 @@ export function TableHeader({ packetId, table, summary, onMenu, actions }: Table
 
 const styles = StyleSheet.create({
   title: { flex: 1, minWidth: 0 },
+  under: { flexDirection: 'row', gap: space.one },
+  tied: { flexShrink: 1, minWidth: 0 },
   tools: { flexDirection: 'row' },
 });

@@ -7,12 +7,19 @@ export interface WordButtonProps {
   /** read out in place of the label, where several have the same */
   readonly describes?: string;
   readonly onPress: () => void;
+  /** where it stands across the way that its neighbours run @default 'start' */
+  readonly stands?: 'start' | 'centre';
 }
 
 /** A way of second rank: bold words with a line under them. */
-export function WordButton({ label, describes, onPress }: WordButtonProps) {
+export function WordButton({ label, describes, onPress, stands = 'start' }: WordButtonProps) {
   return (
-    <Pressable role="button" aria-label={describes} onPress={onPress} style={styles.button}>
+    <Pressable
+      role="button"
+      aria-label={describes}
+      onPress={onPress}
+      style={[styles.button, stands === 'centre' && styles.centre]}
+    >
       <Words bold underlined>
         {label}
       </Words>
@@ -22,4 +29,5 @@ export function WordButton({ label, describes, onPress }: WordButtonProps) {
 
 const styles = StyleSheet.create({
   button: { minHeight: target, alignSelf: 'flex-start', justifyContent: 'center' },
+  centre: { alignSelf: 'center' },
 });

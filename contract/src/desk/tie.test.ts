@@ -13,7 +13,7 @@ describe('a tie', () => {
   const asked = nameAsked({ namePattern: { ...pattern, parts: [...pattern.parts] } }, values);
 
   it('gives a packet paper, limit and the name that is asked for', () => {
-    expect(asked).toBe('Tarn_Imke_Tides,-week-3');
+    expect(asked).toBe('Tarn_Imke_Tides-week-3');
     expect(tieFacts(FRESH_FACTS, brief, asked)).toEqual({
       ...{ briefId: id, paper: 'letter', mostBytes: 4_000_000, name: asked },
     });
