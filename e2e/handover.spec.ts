@@ -203,7 +203,9 @@ test('a packet that is for another brief is cautioned about, and both ways lead 
   });
 });
 
-test('what a person named otherwise is cautioned about too', async ({ page: browser }) => {
+test('what a person named otherwise is cautioned about too; where pictures are asked for, pictures go', async ({
+  page: browser,
+}) => {
   await toBrief(browser, 'Knots and hitches');
   await browser.getByRole('button', { name: 'Use a packet I have' }).click();
   await browser
@@ -214,6 +216,14 @@ test('what a person named otherwise is cautioned about too', async ({ page: brow
   await browser.getByRole('button', { name: 'Hand over…' }).click();
   await expect(browser.getByText(/The packet is called Passage log/)).toBeVisible({ timeout: 30_000 });
   await expect(browser.getByRole('button', { name: 'Change the brief to Passage log' })).toBeVisible();
+  await browser.getByRole('button', { name: 'They do belong together' }).click();
+  await fileIsMade(browser, '3 pictures');
+  await confirm(browser);
+  await handOverTo(browser).click();
+  await expect(receipt(browser, 1)).toContainText('Passage log 01.jpg', { timeout: 60_000 });
+  await expect(receipt(browser, 1)).toContainText('Passage log 03.jpg');
+  await receipt(browser, 1).getByRole('button', { name: 'Open what arrived' }).click();
+  await expect(browser.getByRole('img', { name: 'Page 1 as it arrived' })).toBeVisible();
 });
 
 test('a lost answer and a desk that is down leave no doubt, also over a crash and a reload', async ({

@@ -65,7 +65,7 @@ export function createApp(parts: AppParts): Express {
   app.use(securityHeaders());
   app.use(compression({ filter: isWorthPacking }));
   app.use(onlyFromHere({ lan }));
-  app.use(pairRoutes(phones));
+  app.use(pairRoutes(phones, household));
   app.use(onlyPaired(phones));
 
   const api = express.Router();

@@ -274,18 +274,39 @@ describe('what goes with it', () => {
   });
 });
 
+describe('pictures', () => {
+  it('are taken where they are asked for, a sheet each, and no PDF is', async () => {
+    const { brief } = await briefOf('Knots and hitches');
+    const sheets = [await testPhoto({ colour: '#202020' }), await testPhoto({ colour: '#404040' })];
+    const sent = [];
+    for (const [i, bytes] of sheets.entries()) {
+      const key = newKey();
+      await sendBytes(key, bytes);
+      sent.push({ key, name: `knots 0${i + 1}.jpg`, sha256: sha256Of(bytes) });
+    }
+    const [main, ...files] = sent;
+    if (!main) throw new Error('There is no picture');
+    const asked = { ...handing(main.key, Buffer.alloc(0)), ...main, fileName: main.name, files };
+    const { receipt } = (await enter(brief.id, asked).expect(201)).body as Attempt;
+    expect(receipt).toMatchObject({ fileName: 'knots 01.jpg', pages: 2, files: [{ name: 'knots 02.jpg' }] });
+    const [key, bytes] = [newKey(), await pdf()];
+    await sendBytes(key, bytes);
+    expect(kindOf(await enter(brief.id, handing(key, bytes)).expect(415))).toBe('/problems/handed-format');
+  });
+});
+
 describe('a receipt', () => {
   const check = async (body: object) =>
     (await request(server.jory).post('/api/receipts/check').send(body)).body;
 
   it('is known to be genuine, and of this desk, by everybody', async () => {
-    const { brief } = await briefOf('Knots and hitches');
+    const { brief } = await briefOf('Chart problems 1 to 5');
     const { receipt } = await handOver(brief.id, await pdf());
     expect(await check(receipt)).toMatchObject({ is: 'genuine', isOurs: true });
   });
 
   it('is known to be altered, whatever is changed in it', async () => {
-    const { brief } = await briefOf('Knots and hitches');
+    const { brief } = await briefOf('Chart problems 1 to 5');
     const { receipt } = await handOver(brief.id, await pdf());
     const changes = [
       { isLate: true },
@@ -303,7 +324,7 @@ describe('a receipt', () => {
   it('of another desk is genuine, and not of this one', async () => {
     const other = await openTestServer();
     await loadDesk(other.db, other.writer, other.people, other.handed);
-    const { brief } = await briefOf('Knots and hitches');
+    const { brief } = await briefOf('Chart problems 1 to 5');
     const { receipt } = await handOver(brief.id, await pdf());
     const theirs = (await request(other.imke).post('/api/receipts/check').send(receipt)).body;
     expect(theirs).toMatchObject({ is: 'genuine', isOurs: false });

@@ -44,7 +44,7 @@ async function makeThings(app: Express): Promise<Things> {
     .body as Page;
   const begun = await beginUpload(app, photoFacts(packet, bytes, 'owner-key-0002'), bytes.length).expect(201);
   const desk = (await request(app).get('/api/desk').expect(200)).body as DeskOfMine;
-  const brief = desk.briefs.find(({ brief: { title } }) => title === 'Knots and hitches')?.brief.id ?? '';
+  const brief = desk.briefs.find(({ brief: { title } }) => title === 'Chart problems 1 to 5')?.brief.id ?? '';
   const document = await PDFDocument.create();
   document.addPage();
   const pdf = Buffer.from(await document.save());

@@ -83,7 +83,7 @@ function ArrivedPages({ mine, attempt }: { readonly mine: MyBrief; readonly atte
         {!isWhole
           ? `Page ${pages.length} is being looked at…`
           : pages.some(({ isSame }) => isSame === null)
-            ? 'It is as the receipt says. The packet that it was made of is not here any more.'
+            ? 'It is as the receipt says, byte for byte.'
             : differing.length === 0
               ? 'Every page is the same as here now.'
               : `Not the same as here now: page ${differing.join(', ')}.`}

@@ -74,8 +74,14 @@ async function compare(
   const response = await fetch(handedUrl(id));
   if (!response.ok) throw new Error(`What arrived cannot be fetched: ${response.status}`);
   const bytes = new Uint8Array(await response.arrayBuffer());
-  const file = new Blob([bytes], { type: 'application/pdf' });
+  const isPdf = /\.pdf$/i.test(receipt.fileName);
+  const file = new Blob([bytes], { type: isPdf ? 'application/pdf' : 'image/jpeg' });
   if ((await hashOf(file)) !== receipt.sha256) return tell({ state: 'altered' });
+  if (!isPdf) {
+    // Pictures are shown as they are; those that follow are among what went with it.
+    const only: ComparedPage = { number: 1, arrived: file, here: null, isSame: null };
+    return tell({ state: 'read', file, pages: [only], isWhole: true });
+  }
   const tasks = [openPdf(bytes), ...(here ? [openPdf(here)] : [])];
   try {
     const [there, now] = await Promise.all(tasks.map((task) => task.promise));

@@ -145,16 +145,26 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
           {savedAs ? (
             <Notice tone="good" title={`Saved as ${savedAs}`} detail="Look in your downloads." />
           ) : null}
-          <HandOverWay packetId={packetId} />
+          <HandOverWay packetId={packetId} isTied={tied !== null} />
           <View style={styles.ways}>
             <Button grow label="Save or share" disabled={!canLeave} onPress={() => setSheet('ways-out')} />
-            <Button
-              grow
-              kind="filled"
-              label={lost.length > 0 && made ? 'Save the rest' : 'Save PDF'}
-              disabled={!canLeave}
-              onPress={save}
-            />
+            {tied ? (
+              <Button
+                grow
+                kind="filled"
+                label="Hand over…"
+                disabled={!canLeave}
+                onPress={() => router.push(`/packet/${packetId}/hand-over`)}
+              />
+            ) : (
+              <Button
+                grow
+                kind="filled"
+                label={lost.length > 0 && made ? 'Save the rest' : 'Save PDF'}
+                disabled={!canLeave}
+                onPress={save}
+              />
+            )}
           </View>
         </>
       }

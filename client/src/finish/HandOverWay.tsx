@@ -3,11 +3,17 @@ import { View } from 'react-native';
 import { useDeskQuery } from '@/packet/api';
 import { WordButton } from '@/ui/WordButton';
 
+export interface HandOverWayProps {
+  readonly packetId: string;
+  /** the packet is for a brief: then handing over is the main action, and stands below */
+  readonly isTied: boolean;
+}
+
 /** The way to the class desk, where a class has asked for anything. */
-export function HandOverWay({ packetId }: { readonly packetId: string }) {
+export function HandOverWay({ packetId, isTied }: HandOverWayProps) {
   const router = useRouter();
   const { data: desk } = useDeskQuery();
-  if (!desk || desk.briefs.length === 0) return null;
+  if (isTied || !desk || desk.briefs.length === 0) return null;
   return (
     <View>
       <WordButton

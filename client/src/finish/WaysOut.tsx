@@ -13,7 +13,8 @@ import { saveFile } from '@/ui/saveFile';
 import { Sheet, SheetItem } from '@/ui/Sheet';
 import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
-import { zipPictures, type PictureKind } from './pictures';
+import type { PictureKind } from '@/page/pdfPictures';
+import { zipPictures } from './pictures';
 import { printPdf } from './printPdf';
 import { useArchive } from './useArchive';
 

@@ -26,8 +26,9 @@ import { FurtherFiles } from './FurtherFiles';
 import { Going } from './Going';
 import { HandedFile } from './HandedFile';
 import { Statement } from './Statement';
-import { liesThere, useAgreed } from './useAgreed';
-import { useHandOver } from './useHandOver';
+import { useAgreed } from './useAgreed';
+import { useHandedFiles } from './useHandedFiles';
+import { standingWith, useHandOver } from './useHandOver';
 
 export interface HandOverScreenProps {
   readonly packetId: string;
@@ -53,12 +54,14 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
   const isHurried = mine !== null && mostUrgent([mine], now) !== null;
   const [isMore, setMore] = useState(false);
 
-  const there = liesThere(mine, agreed.sha256);
+  const handed = useHandedFiles(made?.bytes ?? null, file, mine?.brief.format ?? 'pdf', further);
+  const there = mine && handed ? standingWith(mine, handed.hashes) : null;
   const isConfirmed = mine !== null && confirmed === mine.brief.id;
   const isFit =
     mine !== null &&
     may?.may === true &&
     made !== null &&
+    handed !== null &&
     made.leastBytes === undefined &&
     name !== UNNAMED &&
     me?.firstName !== '' &&
@@ -66,9 +69,8 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
 
   const toReceipt = (brief: string) => router.replace(`/brief/${brief}`);
   const go = async () => {
-    if (!mine || !made) return;
-    const facts = { packetId, bytes: made.bytes, fileName: `${file}.pdf` };
-    const attempt = await handOver({ mine, ...facts, further, comment, isConfirmed });
+    if (!mine || !handed) return;
+    const attempt = await handOver({ mine, packetId, files: handed.files, comment, isConfirmed });
     if (attempt) toReceipt(mine.brief.id);
   };
   const fix = (way: ReadyFix) => {
@@ -114,7 +116,7 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
           firstPage={packet?.pages[0]}
         />
       ) : null}
-      <HandedFile packet={packet} made={made} name={name === UNNAMED ? null : `${file}.pdf`} />
+      <HandedFile packet={packet} made={made} handed={handed} isNamed={name !== UNNAMED} />
       {differs ? null : <ReadyCheck lines={lines} onFix={fix} />}
       {mine && !differs ? (
         <>

@@ -6,17 +6,19 @@ import { openInTab } from '@/ui/openInTab';
 import { colours, space } from '@/ui/tokens';
 import { WordButton } from '@/ui/WordButton';
 import { Words } from '@/ui/Words';
+import type { HandedFiles } from './useHandedFiles';
 
 export interface HandedFileProps {
   readonly packet: OpenPacket | undefined;
   readonly made: Extract<PdfMade, { readonly status: 'ready' }> | null;
-  /** null while it has none */
-  readonly name: string | null;
+  readonly handed: HandedFiles | null;
+  readonly isNamed: boolean;
 }
 
-/** The file that goes: the very bytes that can be looked at here. */
-export function HandedFile({ packet, made, name }: HandedFileProps) {
+/** What goes: the very bytes that can be looked at here. */
+export function HandedFile({ packet, made, handed, isNamed }: HandedFileProps) {
   const first = packet?.pages[0];
+  const main = handed?.files[0];
   return (
     <View style={styles.file}>
       {first ? (
@@ -26,25 +28,27 @@ export function HandedFile({ packet, made, name }: HandedFileProps) {
       ) : null}
       <View style={styles.words}>
         <Words bold size="lead" numberOfLines={3}>
-          {name ?? 'No name yet'}
+          {isNamed ? (main?.name ?? '…') : 'No name yet'}
         </Words>
         <Words colour={colours.quiet} testID="handed-file">
-          {made
-            ? `${sayPages(made.pageCount)}, ${sayBytes(made.bytes.length)}`
+          {made && handed
+            ? sayWhat(handed, made.pageCount)
             : packet?.pages.length === 0
               ? 'It has no pages yet.'
               : 'The file is being made.'}
         </Words>
       </View>
-      {made ? (
-        <WordButton
-          label="Look"
-          stands="centre"
-          onPress={() => openInTab(new Blob([made.bytes], { type: 'application/pdf' }))}
-        />
-      ) : null}
+      {main ? <WordButton label="Look" stands="centre" onPress={() => openInTab(main)} /> : null}
     </View>
   );
+}
+
+function sayWhat({ files }: HandedFiles, pageCount: number): string {
+  const isPictures = files[0].type !== 'application/pdf';
+  const own = isPictures ? files.slice(0, pageCount) : files.slice(0, 1);
+  const bytes = own.reduce((sum, { size }) => sum + size, 0);
+  const pages = isPictures && pageCount > 1 ? `${pageCount} pictures` : sayPages(pageCount);
+  return `${pages}, ${sayBytes(bytes)}`;
 }
 
 const styles = StyleSheet.create({

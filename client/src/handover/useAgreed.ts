@@ -1,5 +1,5 @@
-import { disagreement, mayHandOver, UNNAMED, type MyBrief } from '@ravlo/contract';
-import { useEffect, useState } from 'react';
+import { disagreement, mayHandOver, UNNAMED } from '@ravlo/contract';
+import { useState } from 'react';
 import { useDeskQuery, usePacketQuery, useShelfQuery } from '@/packet/api';
 import { selectFacts, selectRecipe } from '@/packet/editsSlice';
 import { sameItems } from '@/packet/sameItems';
@@ -11,7 +11,6 @@ import { usePdf } from '@/page/usePdf';
 import { useReadyCheck } from '@/page/useReadyCheck';
 import { useTie } from '@/page/useTie';
 import { useWishes } from '@/page/useWishes';
-import { hashOf } from '@/packet/hashOf';
 import { useNow } from '@/ui/useNow';
 
 const NONE: readonly number[] = [];
@@ -52,7 +51,6 @@ export function useAgreed(packetId: string, startWith: string | null) {
 
   return {
     ...{ desk, packet, now, mine, name, made, lines, tie },
-    sha256: useFingerprint(made?.bytes),
     file: packet ? fileNameAmong(shelf?.packets ?? [], { ...packet, name }) : '',
     may: mine ? mayHandOver(mine.brief, mine.attempts.map(attemptFacts), now) : null,
     /** what speaks against it; null where nothing does, or the person has said that it is right */
@@ -71,25 +69,3 @@ export type Agreed = ReturnType<typeof useAgreed>;
 
 const labelOf = ({ notes = [] }: ReturnType<typeof selectRecipe>): string =>
   notes.flatMap((note) => (note.kind === 'label' ? [note.text] : [])).join(' ');
-
-/** The SHA-256 of the file as it is now; null while it is being taken. */
-function useFingerprint(bytes: Uint8Array<ArrayBuffer> | undefined): string | null {
-  const [taken, setTaken] = useState<{ of: Uint8Array; sha256: string } | null>(null);
-  useEffect(() => {
-    if (!bytes) return undefined;
-    let isOver = false;
-    void hashOf(new Blob([bytes])).then((sha256) => {
-      if (!isOver) setTaken({ of: bytes, sha256 });
-    });
-    return () => {
-      isOver = true;
-    };
-  }, [bytes]);
-  return taken && taken.of === bytes ? taken.sha256 : null;
-}
-
-/** Whether the file is what lies with the marker already. */
-export const liesThere = (mine: MyBrief | null, sha256: string | null) =>
-  sha256 === null
-    ? undefined
-    : mine?.attempts.find(({ takenBackAt, receipt }) => takenBackAt === null && receipt.sha256 === sha256);

@@ -1,4 +1,4 @@
-import { attemptKey, type Attempt, type MyBrief } from '@ravlo/contract';
+import { attemptKey, isReceiptOf, type Attempt, type MyBrief } from '@ravlo/contract';
 import { useState } from 'react';
 import { api, useEnterAttemptMutation } from '@/packet/api';
 import { hashOf } from '@/packet/hashOf';
@@ -16,9 +16,8 @@ export type Handing =
 export interface HandOverGiven {
   readonly mine: MyBrief;
   readonly packetId: string;
-  readonly bytes: Uint8Array<ArrayBuffer>;
-  readonly fileName: string;
-  readonly further: readonly File[];
+  /** the file itself, and what goes with it */
+  readonly files: readonly [File, ...File[]];
   readonly comment: string;
   readonly isConfirmed: boolean;
 }
@@ -35,10 +34,10 @@ export function useHandOver() {
     setHanding({ state: 'going', says, progress });
 
   /** What lies with the marker now, by the server's own word. */
-  async function arrived(briefId: string, sha256: string): Promise<Attempt | null> {
-    const asked = dispatch(api.endpoints.brief.initiate(briefId, { forceRefetch: true, subscribe: false }));
-    const { data } = await asked;
-    return data ? standingWith(data, sha256) : null;
+  async function arrived(briefId: string, hashes: readonly string[]): Promise<Attempt | null> {
+    const options = { forceRefetch: true, subscribe: false } as const;
+    const { data } = await dispatch(api.endpoints.brief.initiate(briefId, options));
+    return data ? standingWith(data, hashes) : null;
   }
 
   /** Sends under a key; a line that breaks off is taken up again where it broke. @throws Trouble */
@@ -54,38 +53,33 @@ export function useHandOver() {
   }
 
   async function handOver(given: HandOverGiven): Promise<Attempt | null> {
-    const { mine, packetId, bytes, fileName, further, comment, isConfirmed } = given;
+    const { mine, packetId, files, comment, isConfirmed } = given;
     const { brief } = mine;
-    const file = new Blob([bytes], { type: 'application/pdf' });
-    let sha256 = '';
+    const hashes: string[] = [];
     try {
       say('Taking its fingerprint…');
-      sha256 = await hashOf(file);
+      for (const file of files) hashes.push(await hashOf(file));
       // The answer may have been lost the last time: then these bytes lie there already.
-      const there = standingWith(mine, sha256) ?? (await arrived(brief.id, sha256));
+      const there = standingWith(mine, hashes) ?? (await arrived(brief.id, hashes));
       if (there) return there;
-      const number = mine.attempts.length + 1;
-      const key = attemptKey(brief.id, number, sha256);
-      await send(key, file, 'Sending it…');
-      const files = [];
-      for (const [i, more] of further.entries()) {
-        const moreSha256 = await hashOf(more);
-        const moreKey = attemptKey(brief.id, number, moreSha256);
-        await send(moreKey, more, `Sending ${more.name}, ${i + 1} of ${further.length}…`);
-        files.push({ key: moreKey, name: more.name, sha256: moreSha256 });
+      const sent = [];
+      for (const [i, file] of files.entries()) {
+        const key = attemptKey(brief.id, mine.attempts.length + 1, hashes[i]);
+        await send(key, file, files.length === 1 ? 'Sending it…' : `Sending ${i + 1} of ${files.length}…`);
+        sent.push({ key, name: file.name, sha256: hashes[i] });
       }
       say('It is read back where it lies now…');
-      const facts = { key, packetId, fileName, sha256, files, comment, isConfirmed };
+      const [{ key, name: fileName, sha256 }, ...further] = sent;
+      const facts = { key, packetId, fileName, sha256, files: further, comment, isConfirmed };
       const attempt = await enterAttempt({ briefId: brief.id, ...facts }).unwrap();
-      if (attempt.receipt.sha256 !== sha256) {
-        fail('What lies there is not the file on this device. Send it again; nothing is lost here.');
-        return null;
-      }
-      return attempt;
+      if (isReceiptOf(attempt.receipt, hashes)) return attempt;
+      fail('What lies there is not what is on this device. Send it again; nothing is lost here.');
+      return null;
     } catch (reason) {
       const trouble = toTrouble(reason);
       // What nobody has answered may have been done: that is found out, and not left in doubt.
-      const there = isUnanswered(trouble) && sha256 ? await arrived(brief.id, sha256) : null;
+      const there =
+        isUnanswered(trouble) && hashes.length === files.length ? await arrived(brief.id, hashes) : null;
       if (there) return there;
       fail(sayWhy(trouble));
       return null;
@@ -98,8 +92,8 @@ export function useHandOver() {
 }
 
 /** The attempt that lies with the marker and is these very bytes. */
-export const standingWith = ({ attempts }: MyBrief, sha256: string): Attempt | null =>
-  attempts.find(({ takenBackAt, receipt }) => takenBackAt === null && receipt.sha256 === sha256) ?? null;
+export const standingWith = ({ attempts }: MyBrief, hashes: readonly string[]): Attempt | null =>
+  attempts.find(({ takenBackAt, receipt }) => takenBackAt === null && isReceiptOf(receipt, hashes)) ?? null;
 
 const isUnanswered = ({ kind }: Trouble) => kind === 'offline' || kind === 'unexpected';
 

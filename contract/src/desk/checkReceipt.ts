@@ -56,6 +56,16 @@ function bytesOf(base64: string): Uint8Array<ArrayBuffer> | null {
 /** A desk's key in a few signs, to be told from another at a glance: the last of it, the first is the same for all. */
 export const keyMark = (key: string): string => key.replace(/=+$/, '').slice(-12);
 
+/** Whether a receipt is about exactly these files, the main one first: the others in any order. */
+export function isReceiptOf({ sha256, files = [] }: Receipt, [main, ...others]: readonly string[]): boolean {
+  const there = files.map((file) => file.sha256).sort();
+  return (
+    sha256 === main &&
+    there.length === others.length &&
+    [...others].sort().every((each, i) => each === there[i])
+  );
+}
+
 /** Whether a file is one that the receipt names, by its SHA-256. */
 export const isOnReceipt = ({ sha256, files = [] }: Receipt, fileSha256: string): boolean =>
   sha256 === fileSha256 || files.some((file) => file.sha256 === fileSha256);

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { clearCodeSchema } from '../clearCode';
 import { idSchema, sha256Schema } from '../packet';
 
+import { MOST_PAGES } from '../requests';
 import { briefSchema } from './brief';
 
 const time = z.iso.datetime();
@@ -110,8 +111,8 @@ const handedFileSchema = z.object({
   sha256: sha256Schema,
 });
 
-/** Further files that may go with one handing over. */
-export const MOST_FILES = 10;
+/** Files that may go with one handing over: as many as a packet has pages, where pictures are asked for, and some. */
+export const MOST_FILES = MOST_PAGES + 10;
 
 /** The metadata of an upload to /api/handing. */
 export const handingFactsSchema = z.object({ key: attemptKeySchema });

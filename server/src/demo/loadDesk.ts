@@ -52,6 +52,7 @@ const BRIEFS: readonly DemoBrief[] = [
     instructions: 'Draw four knots of your choice, and write under each what it is for.',
     points: null,
     attempts: null,
+    format: 'pictures',
     dueIn: null,
   },
   {

@@ -116,7 +116,8 @@ export function createDesk({ db, writer, files, key, personId, practice }: DeskP
     const inspected = await inspectHanded(brief, [place(handing), ...handing.files.map(place)]);
     const isAltered = practice.trouble === 'altered';
     for (const file of sent) await files.keep(personId, file.key, file.sha256, { isAltered });
-    const { bytes, pages } = inspected.main;
+    const { kind, bytes } = inspected.main;
+    const pages = pagesOf(inspected);
     const further = inspected.further.map((file, i) => {
       const { name = '', sha256 = '' } = handing.files[i] ?? {};
       return { name: fileName(name), bytes: file.bytes, sha256 };
@@ -133,7 +134,7 @@ export function createDesk({ db, writer, files, key, personId, practice }: DeskP
         ...{ kind: 'ravlo-receipt', version: 1, id, person: person ? fullName(person) : '' },
         ...{ deskClass: row.deskClass?.name ?? '', brief: brief.title },
         ...{ attempt: may.attempt, attemptsAllowed: brief.attempts },
-        ...{ fileName: `${fileName(handing.fileName.replace(/\.pdf$/i, ''))}.pdf`, pages, bytes },
+        ...{ fileName: nameOf(handing.fileName, kind), pages, bytes },
         ...{ sha256: handing.sha256, arrivedAt: new Date(arrived).toISOString() },
         ...{ dueAt: brief.dueAt, isLate: may.isLate },
         ...(further.length > 0 ? { files: further } : {}),
@@ -263,6 +264,17 @@ const factsOf = ({ receipt, takenBackAt }: AttemptRow): AttemptFacts => ({
   takenBackAt: takenBackAt ? takenBackAt.getTime() : null,
   isMarked: false,
 });
+
+/** A PDF's pages; of pictures, how many there are. */
+const pagesOf = ({ main, further }: Awaited<ReturnType<typeof inspectHanded>>): number =>
+  main.kind === 'pdf' ? main.pages : 1 + further.filter(({ kind }) => kind === 'picture').length;
+
+/** A name that every system takes, with the ending of what the file is by its bytes. */
+function nameOf(wanted: string, kind: 'pdf' | 'picture'): string {
+  if (kind === 'pdf') return `${fileName(wanted.replace(/\.pdf$/i, ''))}.pdf`;
+  const [, stem = wanted, ending = 'jpg'] = /^(.*)\.(jpe?g|png|webp)$/i.exec(wanted) ?? [];
+  return `${fileName(stem)}.${ending.toLowerCase()}`;
+}
 
 const dueOf = ({ dueAt }: Brief) => (dueAt === null ? Number.POSITIVE_INFINITY : Date.parse(dueAt));
 

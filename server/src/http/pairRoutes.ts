@@ -2,6 +2,7 @@ import { Router, urlencoded } from 'express';
 import { serialize } from 'cookie';
 import { z } from 'zod';
 import { pairingCodeSchema } from '@ravlo/contract';
+import type { Household } from '../people/household';
 import { ProblemError } from '../problems';
 import type { Phones } from '../store/phones';
 import { pairingPage } from './pairingPage';
@@ -14,7 +15,7 @@ const NOT_A_CODE = 'A code has eight letters and digits. Look again at the compu
  * /pair, the only address that strangers reach. Looking at it spends nothing, so that a preview made by a
  * camera or a messenger does not use the code up: pressing the button does.
  */
-export function pairRoutes(phones: Phones): Router {
+export function pairRoutes(phones: Phones, household: Pick<Household, 'people'>): Router {
   const router = Router();
 
   router.get('/pair', (request, response) => {
@@ -35,7 +36,8 @@ export function pairRoutes(phones: Phones): Router {
         'Set-Cookie',
         serialize(PHONE_COOKIE, secret, { httpOnly: true, sameSite: 'lax', path: '/', maxAge: PAIRED_FOR }),
       );
-      response.redirect(303, '/');
+      // The phone is the household's: with several people in it, it is asked whose hands it is in.
+      response.redirect(303, (await household.people()).length > 1 ? '/people' : '/');
     } catch (error) {
       if (!(error instanceof ProblemError)) throw error;
       response
