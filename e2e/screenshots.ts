@@ -139,8 +139,10 @@ try {
   await shoot('brief-wide');
   await page.setViewportSize(PHONE);
   await page.goto(server.url);
-  const packets = page.getByRole('list', { name: 'Packets on the shelf' });
-  await packets.getByRole('link', { name: new RegExp(`^${NAMED}`) }).click();
+  await page
+    .getByRole('list', { name: 'Packets on the shelf' })
+    .getByRole('link', { name: new RegExp(`^${NAMED}`) })
+    .click();
 
   await page.getByRole('button', { name: 'Add pages' }).click();
   await page.getByTestId('library-input').setInputFiles([
@@ -152,8 +154,10 @@ try {
   await shoot('gather');
 
   await page.goto(server.url);
-  const packets = page.getByRole('list', { name: 'Packets on the shelf' });
-  await packets.getByRole('link', { name: new RegExp(`^${NAMED}`) }).click();
+  await page
+    .getByRole('list', { name: 'Packets on the shelf' })
+    .getByRole('link', { name: new RegExp(`^${NAMED}`) })
+    .click();
   await page.getByRole('button', { name: 'Add pages' }).click();
   await page.getByRole('button', { name: 'Try it on the practice desk' }).click();
   await page.getByTestId('aim-outline').waitFor();

@@ -61,9 +61,9 @@ export const ROOMS = {
   },
   server: {
     'main.ts': ['app.ts', 'demo', 'desk', 'http', 'people', 'settings.ts', 'store'],
-    'app.ts': ['http', 'people', 'store'],
-    demo: ['store'],
-    http: ['people', 'problems.ts', 'store'],
+    'app.ts': ['desk', 'http', 'people', 'store'],
+    demo: ['desk', 'store'],
+    http: ['desk', 'people', 'problems.ts', 'store'],
     people: ['desk', 'problems.ts', 'store'],
     desk: ['problems.ts', 'store'],
     store: ['problems.ts'],

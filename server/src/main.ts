@@ -7,7 +7,9 @@ import { toString } from 'qrcode';
 import { createApp } from './app';
 import { loadDemo } from './demo/loadDemo';
 import { loadDesk } from './demo/loadDesk';
+import { loadHandedWork } from './demo/loadHandedWork';
 import { loadPeople } from './demo/loadPeople';
+import { createDesk } from './desk/desk';
 import { openHandedFiles } from './desk/handedFiles';
 import { createPractice } from './desk/practice';
 import { openReceiptKey } from './desk/receiptKey';
@@ -22,6 +24,8 @@ import { openPhotoFiles } from './store/photoFiles';
 import { keepSwept } from './store/sweep';
 import { createWriter } from './store/writer';
 
+/** Made-up work was handed over so long before the first start, ms. */
+const WORK_WAS_DONE = 8 * 24 * 3600_000;
 const root = fileURLToPath(new URL('../..', import.meta.url));
 
 async function main(): Promise<void> {
@@ -40,8 +44,13 @@ async function main(): Promise<void> {
   if (settings.demo) {
     const people = await loadPeople(db, writer);
     const { store } = await belongingsOf(people.imke);
-    await loadDemo(path.join(root, 'demo'), store, files);
-    await loadDesk(db, writer, people, handed);
+    const demo = path.join(root, 'demo');
+    await loadDemo(demo, store, files);
+    if (await loadDesk(db, writer, people, handed)) {
+      const then = createPractice(null, () => Date.now() - WORK_WAS_DONE);
+      const personId = people.imke;
+      await loadHandedWork(demo, createDesk({ db, writer, files: handed, key, personId, practice: then }));
+    }
   }
   const firstId = await household.begin();
   for (const { id } of await household.people()) await (await belongingsOf(id)).arrivals.resume();

@@ -67,21 +67,24 @@ const BRIEFS: readonly DemoBrief[] = [
 const DAY = 24 * 3600_000;
 const EVENING = 18;
 
-/** Puts the made-up classes on an empty desk; both students are in the first and can join the second by its code. */
+/**
+ * Puts the made-up classes on an empty desk; both students are in the first and can join the second by its code.
+ *
+ * @returns whether the desk was empty
+ */
 export async function loadDesk(
   db: Database,
   writer: Writer,
   { imke, jory, ada }: DemoPeople,
   files: Pick<HandedFiles, 'keepOwn'>,
   now = new Date(),
-): Promise<void> {
-  if ((await db.deskClasses.count()) > 0) return;
+): Promise<boolean> {
+  if ((await db.deskClasses.count()) > 0) return false;
   const bytes = await drawWorksheet(now);
   const worksheet = {
     ...{ name: 'Tide worksheet', sha256: await files.keepOwn(bytes), bytes: bytes.length, pages: 2 },
   };
   await writer.write(async (transaction) => {
-    if ((await db.deskClasses.count({ transaction })) > 0) return;
     const marker = 'Ada Holm';
     const own = await db.deskClasses.create(
       { name: 'Coastal navigation, spring', marker, code: 'KTWR4729' },
@@ -97,6 +100,7 @@ export async function loadDesk(
       await db.briefs.create({ classId: own.id, content: { ...PLAIN, ...content, dueAt, worksheet: hasWorksheet ? worksheet : null } }, { transaction });
     }
   });
+  return true;
 }
 
 function evening(now: Date, days: number): Date {
