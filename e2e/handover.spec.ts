@@ -72,7 +72,7 @@ test('from a class code to a receipt: photos, parts, hand over, open, take back,
   });
 
   await test.step('not before the statement is confirmed', async () => {
-    await browser.getByRole('link', { name: 'for Chart problems 1 to 5' }).click();
+    await browser.getByRole('link', { name: /^for Chart problems 1 to 5/ }).click();
     await browser.getByRole('button', { name: 'Hand over…' }).click();
     await fileIsMade(browser, '3 pages');
     await expect(browser.getByText('Imke Tarn', { exact: true })).toBeVisible();
@@ -124,7 +124,7 @@ test('from a class code to a receipt: photos, parts, hand over, open, take back,
     await expectDeveloped(browser, 3);
     await browser.getByRole('button', { name: 'More for page 1' }).click();
     await browser.getByRole('button', { name: 'Turn right' }).click();
-    await browser.getByRole('link', { name: 'for Chart problems 1 to 5' }).click();
+    await browser.getByRole('link', { name: /^for Chart problems 1 to 5/ }).click();
     await receipt(browser, 1).getByRole('button', { name: 'Open what arrived' }).click();
     await expect(browser.getByText('Not the same as here now: page 1.')).toBeVisible({ timeout: 120_000 });
     await expect(browser.getByRole('img', { name: 'Page 1 as it is here now' })).toBeVisible();
@@ -171,7 +171,7 @@ test('a packet that is for another brief is cautioned about, and both ways lead 
     .getByRole('dialog')
     .getByRole('button', { name: /^Tide tables/ })
     .click();
-  await expect(browser.getByRole('link', { name: 'for Passage log' })).toBeVisible({ timeout: 30_000 });
+  await expect(browser.getByRole('link', { name: /^for Passage log/ })).toBeVisible({ timeout: 30_000 });
   await expect
     .poll(async () => (await packetOnServer(browser, server.url, packetIdOf(browser))).briefId)
     .not.toBeNull();
@@ -199,7 +199,7 @@ test('a packet that is for another brief is cautioned about, and both ways lead 
     await expect(handOverTo(browser)).toBeVisible();
     await browser.getByRole('button', { name: 'To the file' }).click();
     await browser.getByRole('button', { name: 'To the table' }).click();
-    await expect(browser.getByRole('link', { name: 'for Tides, week 3' })).toBeVisible();
+    await expect(browser.getByRole('link', { name: /^for Tides, week 3/ })).toBeVisible();
   });
 });
 
@@ -212,7 +212,7 @@ test('what a person named otherwise is cautioned about too; where pictures are a
     .getByRole('dialog')
     .getByRole('button', { name: /^Passage log/ })
     .click();
-  await browser.getByRole('link', { name: 'for Knots and hitches' }).click({ timeout: 30_000 });
+  await browser.getByRole('link', { name: /^for Knots and hitches/ }).click({ timeout: 30_000 });
   await browser.getByRole('button', { name: 'Hand over…' }).click();
   await expect(browser.getByText(/The packet is called Passage log/)).toBeVisible({ timeout: 30_000 });
   await expect(browser.getByRole('button', { name: 'Change the brief to Passage log' })).toBeVisible();
@@ -235,7 +235,7 @@ test('a lost answer and a desk that is down leave no doubt, also over a crash an
     .getByRole('dialog')
     .getByRole('button', { name: /^Tide tables/ })
     .click();
-  await browser.getByRole('link', { name: 'for Tides, week 3' }).click({ timeout: 30_000 });
+  await browser.getByRole('link', { name: /^for Tides, week 3/ }).click({ timeout: 30_000 });
   await browser.getByRole('button', { name: 'Hand over…' }).click();
   await fileIsMade(browser, '5 pages');
   await confirm(browser);
@@ -287,7 +287,7 @@ test('a worksheet is written on right here: its pages become a packet’s', asyn
     },
   );
   await toTable(browser, 2);
-  await expect(browser.getByRole('link', { name: 'for Tides, week 3' })).toBeVisible();
+  await expect(browser.getByRole('link', { name: /^for Tides, week 3/ })).toBeVisible();
 });
 
 test('on a computer the same packet, its tie and the hand-over screen are there', async ({

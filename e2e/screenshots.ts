@@ -102,7 +102,7 @@ try {
   await page.getByRole('button', { name: 'Page number' }).click();
   await shoot('bench-notes');
   await page.setViewportSize(WIDE);
-  await settled(page, 4);
+  await settled(page, 2);
   await shoot('bench-wide');
   await page.setViewportSize(PHONE);
 

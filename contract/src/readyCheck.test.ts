@@ -37,6 +37,13 @@ describe('a brief’s parts and name', () => {
   });
 });
 
+it('says first that photos are still on their way: they are not in the file', () => {
+  const to = (onItsWay: number) => failing({ ...ready, onItsWay });
+  expect(to(0)).toEqual([]);
+  expect(to(1)).toEqual([['arriving', '1 photo is still on its way', 'To the table']]);
+  expect(to(3)[0][1]).toBe('3 photos are still on their way');
+});
+
 describe('readyCheck', () => {
   it('says of a good packet what holds', () => {
     expect(readyCheck(ready).map(({ holds, says }) => [holds, says])).toEqual([

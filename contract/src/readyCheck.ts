@@ -22,6 +22,8 @@ export interface PageFacts {
 /** What is known of a packet when it is about to leave. */
 export interface ReadyFacts {
   readonly pages: readonly PageFacts[];
+  /** photos that have not become pages yet */
+  readonly onItsWay?: number;
   /** how many pages are asked for, where that is known */
   readonly pagesAsked?: { readonly least: number; readonly most: number };
   /** the parts that are asked for, and those that the pages are */
@@ -47,7 +49,8 @@ export type ReadyFix =
 
 /** One line of the ready check: what holds, or what does not and the way out of it. */
 export interface ReadyLine {
-  readonly about: 'pages' | 'parts' | 'verdicts' | 'gaps' | 'sheets' | 'twins' | 'sides' | 'name' | 'size';
+  readonly about:
+    'arriving' | 'pages' | 'parts' | 'verdicts' | 'gaps' | 'sheets' | 'twins' | 'sides' | 'name' | 'size';
   readonly holds: boolean;
   readonly says: string;
   readonly fix?: ReadyFix & { readonly says: string };
@@ -59,6 +62,7 @@ export interface ReadyLine {
  */
 export function readyCheck(facts: ReadyFacts): ReadyLine[] {
   const lines = [
+    arrivingLine(facts),
     pagesLine(facts),
     partsLine(facts),
     gapsLine(facts),
@@ -70,6 +74,13 @@ export function readyCheck(facts: ReadyFacts): ReadyLine[] {
     sizeLine(facts),
   ].filter((line): line is ReadyLine => line !== null);
   return [...lines.filter(({ holds }) => !holds), ...lines.filter(({ holds }) => holds)];
+}
+
+/** What is not here yet is not in the file either. */
+function arrivingLine({ onItsWay = 0 }: ReadyFacts): ReadyLine | null {
+  if (onItsWay === 0) return null;
+  const says = onItsWay === 1 ? '1 photo is still on its way' : `${onItsWay} photos are still on their way`;
+  return line('arriving', false, says, { does: 'see-table', says: 'To the table' });
 }
 
 function pagesLine({ pages, pagesAsked }: ReadyFacts): ReadyLine {

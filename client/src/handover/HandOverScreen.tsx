@@ -11,6 +11,7 @@ import { PacketPicker } from '@/page/PacketPicker';
 import { ReadyCheck } from '@/page/ReadyCheck';
 import { mostUrgent } from '@/page/sayBrief';
 import { useMe } from '@/page/useMe';
+import { useOnItsWay } from '@/page/useOnItsWay';
 import { Button } from '@/ui/Button';
 import { IconButton } from '@/ui/IconButton';
 import { Notice } from '@/ui/Notice';
@@ -55,6 +56,7 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
   const [isMore, setMore] = useState(false);
 
   const handed = useHandedFiles(made?.bytes ?? null, file, mine?.brief.format ?? 'pdf', further);
+  const onItsWay = useOnItsWay(packetId);
   const there = mine && handed ? standingWith(mine, handed.hashes) : null;
   const isConfirmed = mine !== null && confirmed === mine.brief.id;
   const isFit =
@@ -62,6 +64,7 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
     may?.may === true &&
     made !== null &&
     handed !== null &&
+    onItsWay === 0 &&
     made.leastBytes === undefined &&
     name !== UNNAMED &&
     me?.firstName !== '' &&

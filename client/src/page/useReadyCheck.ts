@@ -12,6 +12,7 @@ import { sameItems } from '@/packet/sameItems';
 import { useAppDispatch, useAppSelector } from '@/packet/store';
 import { ensureVerdict } from '@/packet/verdicts';
 import { selectChecked } from '@/packet/verdictsSlice';
+import { useOnItsWay } from './useOnItsWay';
 import { twinAmong, type SeenPage } from './pageRemarks';
 import { sayReason } from './sayVerdict';
 
@@ -40,6 +41,7 @@ export function useReadyCheck(
   const dispatch = useAppDispatch();
   const pages = packet?.pages ?? NO_PAGES;
   const recipes = useAppSelector((state) => pages.map((page) => selectRecipe(state, page)), sameItems);
+  const onItsWay = useOnItsWay(packet?.id);
   const checked = useAppSelector((state) => pages.map((page) => selectChecked(state, page)), sameItems);
   useEffect(() => {
     for (const page of pages) void dispatch(ensureVerdict(page));
@@ -50,13 +52,27 @@ export function useReadyCheck(
       pages: seen.map((_, i) => factsOf(seen, i, lost)),
       name: name === UNNAMED ? null : name,
       bytes,
+      onItsWay,
       pagesAsked,
       parts,
       nameAsked,
       mostBytes,
       leastBytes,
     });
-  }, [pages, recipes, checked, name, bytes, pagesAsked, parts, nameAsked, mostBytes, leastBytes, lost]);
+  }, [
+    pages,
+    recipes,
+    checked,
+    name,
+    onItsWay,
+    bytes,
+    pagesAsked,
+    parts,
+    nameAsked,
+    mostBytes,
+    leastBytes,
+    lost,
+  ]);
 }
 
 function factsOf(seen: readonly SeenPage[], i: number, lost: readonly number[]): PageFacts {

@@ -2,10 +2,9 @@ import { useRouter } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { fullName, sayPages } from '@ravlo/contract';
 import { useGivePacketMutation, useHouseholdQuery } from '@/packet/api';
-import { isOnItsWay, selectPhotos } from '@/packet/photosSlice';
-import { useAppSelector } from '@/packet/store';
 import { toTrouble } from '@/packet/trouble';
 import { useMe } from '@/page/useMe';
+import { useOnItsWay } from '@/page/useOnItsWay';
 import { Notice } from '@/ui/Notice';
 import { PersonMark } from '@/ui/PersonMark';
 import { Sheet } from '@/ui/Sheet';
@@ -23,9 +22,7 @@ export function GiveSheet({ packetId, onClose }: GiveSheetProps) {
   const { data: household } = useHouseholdQuery();
   const me = useMe();
   const [givePacket, { isLoading, error }] = useGivePacketMutation();
-  const onItsWay = useAppSelector(selectPhotos).filter(
-    (item) => item.packetId === packetId && isOnItsWay(item),
-  ).length;
+  const onItsWay = useOnItsWay(packetId);
   const others = household?.people.filter(({ id }) => id !== me?.id) ?? [];
   const give = async (to: string) => {
     const { error: refused } = await givePacket({ id: packetId, to });

@@ -7,7 +7,7 @@ import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { UNNAMED } from '@ravlo/contract';
 import { IconButton } from '@/ui/IconButton';
-import { colours, space } from '@/ui/tokens';
+import { colours } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
 import type { Table } from './useTable';
@@ -26,8 +26,7 @@ export interface TableHeaderProps {
 export function TableHeader({ packetId, table, summary, onMenu, actions }: TableHeaderProps) {
   const router = useRouter();
   const wide = useWide();
-  const { history, packet, name, tie } = table;
-  const { tied } = tie;
+  const { history, packet, name } = table;
   return (
     <>
       {wide ? null : <IconButton icon={ArrowLeft} label="To the shelf" onPress={() => router.replace('/')} />}
@@ -44,22 +43,9 @@ export function TableHeader({ packetId, table, summary, onMenu, actions }: Table
           </Words>
         )}
         {packet ? (
-          <View style={styles.under}>
-            <Words size="small" colour={colours.quiet} numberOfLines={1}>
-              {summary}
-            </Words>
-            {tied ? (
-              <Pressable
-                role="link"
-                onPress={() => router.push(`/brief/${tied.brief.id}`)}
-                style={styles.tied}
-              >
-                <Words size="small" bold underlined numberOfLines={1}>
-                  {`for ${tied.brief.title}`}
-                </Words>
-              </Pressable>
-            ) : null}
-          </View>
+          <Words size="small" colour={colours.quiet}>
+            {summary}
+          </Words>
         ) : null}
       </View>
       <View style={styles.tools}>
@@ -84,7 +70,5 @@ export function TableHeader({ packetId, table, summary, onMenu, actions }: Table
 
 const styles = StyleSheet.create({
   title: { flex: 1, minWidth: 0 },
-  under: { flexDirection: 'row', gap: space.one },
-  tied: { flexShrink: 1, minWidth: 0 },
   tools: { flexDirection: 'row' },
 });

@@ -1,8 +1,12 @@
+import { useRouter } from 'expo-router';
+import { Pressable, StyleSheet } from 'react-native';
 import { checkParts, sayPages, type Page } from '@ravlo/contract';
-import { isOnItsWay, selectPhotos } from '@/packet/photosSlice';
-import { useAppSelector } from '@/packet/store';
+import { sayState } from '@/page/sayBrief';
 import { Button } from '@/ui/Button';
+import { useOnItsWay } from '@/page/useOnItsWay';
 import { Notice } from '@/ui/Notice';
+import { colours, space, target } from '@/ui/tokens';
+import { useNow } from '@/ui/useNow';
 import { Words } from '@/ui/Words';
 import type { Table } from './useTable';
 
@@ -17,15 +21,25 @@ export interface TableNoticesProps {
 /** What a person should see before the pages: troubles, photos on their way, pages that need a look. */
 export function TableNotices({ packetId, table, remarks, onOpen }: TableNoticesProps) {
   const { packet, pages, trouble } = table;
-  const onItsWay = useAppSelector(selectPhotos).filter(
-    (item) => item.packetId === packetId && isOnItsWay(item),
-  ).length;
-  const { parts } = table.tie;
+  const onItsWay = useOnItsWay(packetId);
+  const router = useRouter();
+  const now = useNow();
+  const { parts, tied } = table.tie;
   const { missing, doubled } = checkParts(parts?.asked ?? [], parts?.given ?? []);
   const first = remarks.findIndex((remark) => remark !== null);
   const count = remarks.filter((remark) => remark !== null).length;
   return (
     <>
+      {tied ? (
+        <Pressable role="link" onPress={() => router.push(`/brief/${tied.brief.id}`)} style={styles.tied}>
+          <Words bold underlined numberOfLines={1}>
+            {`for ${tied.brief.title}`}
+          </Words>
+          <Words colour={colours.quiet} numberOfLines={1}>
+            {sayState(tied, now)}
+          </Words>
+        </Pressable>
+      ) : null}
       {trouble ? <Notice tone="attention" title={trouble.detail} /> : null}
       {packet && packet.unreadable > 0 ? (
         <Notice
@@ -62,3 +76,13 @@ export function TableNotices({ packetId, table, remarks, onOpen }: TableNoticesP
     </>
   );
 }
+
+const styles = StyleSheet.create({
+  tied: {
+    minHeight: target,
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    columnGap: space.one,
+  },
+});
