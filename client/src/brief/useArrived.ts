@@ -38,10 +38,14 @@ const LONG_SIDE = 900;
 
 /** What arrived, page by page, held against the packet that it was made of. */
 export function useArrived(attempt: Attempt, { brief }: MyBrief): Arrived {
-  const { data: packet } = usePacketQuery(attempt.packetId ?? '', { skip: attempt.packetId === null });
+  const { data: packet, isError } = usePacketQuery(attempt.packetId ?? '', {
+    skip: attempt.packetId === null,
+  });
   const now = useHere(packet, brief.mostBytes);
   const [arrived, setArrived] = useState<Arrived>({ state: 'fetching' });
-  const isHere = attempt.packetId === null || now !== null;
+  // A packet that is gone, or empty, has nothing to be held against.
+  const isNothing = attempt.packetId === null || isError || packet?.pages.length === 0;
+  const isHere = isNothing || now !== null;
   useEffect(() => {
     let isOver = false;
     const tell = (next: Arrived) => {

@@ -1,5 +1,5 @@
 import type { Brief } from '@ravlo/contract';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { hashOf } from '@/packet/hashOf';
 import { openPdf } from '@/page/openPdf';
 import { pdfPictures } from '@/page/pdfPictures';
@@ -23,11 +23,8 @@ export function useHandedFiles(
   format: Brief['format'],
   further: readonly File[],
 ): HandedFiles | null {
-  const [made, setMade] = useState<{ of: string; handed: HandedFiles } | null>(null);
-  const [version, setVersion] = useState({ bytes, further, number: 0 });
-  if (version.bytes !== bytes || version.further !== further)
-    setVersion({ bytes, further, number: version.number + 1 });
-  const of = `${version.number} ${format} ${name}`;
+  const wanted = useMemo(() => ({ bytes, name, format, further }), [bytes, name, format, further]);
+  const [made, setMade] = useState<{ wanted: object; handed: HandedFiles } | null>(null);
   useEffect(() => {
     if (!bytes) return undefined;
     let isOver = false;
@@ -39,15 +36,15 @@ export function useHandedFiles(
       const files: [File, ...File[]] = [main, ...others, ...further];
       const hashes: string[] = [];
       for (const file of files) hashes.push(await hashOf(file));
-      if (!isOver) setMade({ of, handed: { files, hashes } });
+      if (!isOver) setMade({ wanted, handed: { files, hashes } });
     };
-    // A browser without room for the pictures says so where they are handed over: nothing can be sent.
+    // A browser without room for the pictures makes none: then nothing can be handed over, and the screen says so.
     make().catch(() => undefined);
     return () => {
       isOver = true;
     };
-  }, [of, bytes, name, format, further]);
-  return bytes && made?.of === of ? made.handed : null;
+  }, [wanted, bytes, name, format, further]);
+  return made?.wanted === wanted ? made.handed : null;
 }
 
 async function asPictures(bytes: Uint8Array, name: string): Promise<File[]> {

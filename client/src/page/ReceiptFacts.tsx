@@ -64,6 +64,10 @@ export function ReceiptFacts({ receipt, stamp, head }: ReceiptFactsProps) {
           {(receipt.sha256.slice(0, 16).match(/.{4}/g) ?? []).join(' ')}
         </Words>
         <Fingerprint sha256={receipt.sha256} label="arrived" />
+        <Words size="small" colour={colours.quiet}>
+          Checked by the desk: the file opens, it is what was asked for, and its bytes were read back from the
+          disk.
+        </Words>
       </View>
     </>
   );
