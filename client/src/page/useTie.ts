@@ -7,6 +7,7 @@ import {
   type GivenParts,
   type MyBrief,
   type OpenPacket,
+  type PagesAsked,
 } from '@ravlo/contract';
 import { packetDay } from '@ravlo/words';
 import { format } from 'date-fns';
@@ -39,7 +40,7 @@ export function useTie(packet: OpenPacket | undefined) {
   );
   const briefOf = (id: string | null) => desk?.briefs.find(({ brief }) => brief.id === id) ?? null;
   const tied = briefOf(facts?.briefId ?? null);
-  const asked = tied?.brief.pages.kind === 'parts' ? tied.brief.pages.parts : null;
+  const parts = useProposed(tied?.brief.pages ?? null, said);
 
   const nameFor = ({ brief, deskClass, attempts }: MyBrief): string | null => {
     const date = pages.length > 0 ? format(packetDay(pages), 'yyyy-MM-dd') : '';
@@ -51,10 +52,7 @@ export function useTie(packet: OpenPacket | undefined) {
     briefs: desk?.briefs ?? [],
     /** null where the packet is tied to no brief, or to one that is not there any more */
     tied,
-    parts: useMemo(
-      (): TiedParts | null => (asked ? { asked, given: proposeParts(asked, said) } : null),
-      [asked, said],
-    ),
+    parts,
     /** the name that the brief asks for */
     nameAsked: tied ? nameFor(tied) : null,
     /** ties the packet to a brief, or with null to none: one step, which can be taken back */
@@ -67,6 +65,14 @@ export function useTie(packet: OpenPacket | undefined) {
       dispatch(changeFacts(packet, change, 'brief'));
     },
   };
+}
+
+/** Parts for pages of which nobody has said anything; null where none are asked for. */
+function useProposed(asked: PagesAsked | null, said: GivenParts): TiedParts | null {
+  return useMemo(
+    () => (asked?.kind === 'parts' ? { asked: asked.parts, given: proposeParts(asked.parts, said) } : null),
+    [asked, said],
+  );
 }
 
 export type Tie = ReturnType<typeof useTie>;

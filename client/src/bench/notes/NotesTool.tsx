@@ -18,7 +18,7 @@ import { Words } from '@/ui/Words';
 import type { NoteMode, NotesState } from './useNotes';
 import { setMyName } from '@/page/myNameSlice';
 import { useMyName } from '@/page/useMyName';
-import { useAppDispatch, useAppSelector } from '@/packet/store';
+import { useAppDispatch } from '@/packet/store';
 
 const MODES: readonly { readonly value: NoteMode; readonly label: string; readonly icon: LucideIcon }[] = [
   { value: 'select', label: 'Move', icon: SelectIcon },
