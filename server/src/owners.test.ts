@@ -3,7 +3,15 @@ import { PDFDocument } from '@cantoo/pdf-lib';
 import type { Express } from 'express';
 import request from 'supertest';
 import type { Attempt, DeskOfMine, HandOver, OpenPacket, Page } from '@ravlo/contract';
-import { askHowFar, beginUpload, sendBytes, sendHanded, sendWhole, sha256Of } from '../testing/sendPhoto';
+import {
+  askHowFar,
+  beginHanded,
+  beginUpload,
+  sendBytes,
+  sendHanded,
+  sendWhole,
+  sha256Of,
+} from '../testing/sendPhoto';
 import { openTestServer, testPhoto, type TestServer } from '../testing/testServer';
 import { loadDesk } from './demo/loadDesk';
 
@@ -26,6 +34,7 @@ interface Things {
   readonly page: string;
   readonly photo: string;
   readonly upload: string;
+  readonly handing: string;
   readonly brief: string;
   readonly attempt: string;
   readonly pdf: Buffer;
@@ -43,6 +52,7 @@ async function makeThings(app: Express): Promise<Things> {
   const page = (await sendWhole(app, photoFacts(packet, bytes, 'owner-key-0001'), bytes).expect(201))
     .body as Page;
   const begun = await beginUpload(app, photoFacts(packet, bytes, 'owner-key-0002'), bytes.length).expect(201);
+  const coming = await beginHanded(app, 'attempt-key-of-imke-0003', 9).expect(201);
   const desk = (await request(app).get('/api/desk').expect(200)).body as DeskOfMine;
   const brief = desk.briefs.find(({ brief: { title } }) => title === 'Chart problems 1 to 5')?.brief.id ?? '';
   const document = await PDFDocument.create();
@@ -60,6 +70,7 @@ async function makeThings(app: Express): Promise<Things> {
   ).body as Attempt;
   return {
     ...{ packet, page: page.id, photo: page.photo.id, upload: begun.headers.location },
+    handing: coming.headers.location,
     ...{ brief, attempt: attempt.id, pdf },
   };
 }
@@ -123,6 +134,13 @@ const ROUTES: readonly Route[] = [
   ['HEAD uploads/:id', (app, { upload }) => askHowFar(app, upload), 200],
   ['PATCH uploads/:id', (app, { upload }) => sendBytes(app, upload, Buffer.from('x'), 0), 204],
   ['DELETE uploads/:id', (app, { upload }) => request(app).delete(upload).set('Tus-Resumable', '1.0.0'), 204],
+  ['HEAD handing/:id', (app, { handing: place }) => askHowFar(app, place), 200],
+  ['PATCH handing/:id', (app, { handing: place }) => sendBytes(app, place, Buffer.from('x'), 0), 204],
+  [
+    'DELETE handing/:id',
+    (app, { handing: place }) => request(app).delete(place).set('Tus-Resumable', '1.0.0'),
+    204,
+  ],
   [
     'POST arrivals',
     (app, { packet }) =>
@@ -195,6 +213,16 @@ describe('a brief', () => {
     }
     await read(server.nobody).expect(401);
     await handOver(server.nobody).expect(401);
+  });
+
+  it('shows its worksheet to whoever is in its class, and to nobody else', async () => {
+    const { briefs } = (await request(server.imke).get('/api/desk').expect(200)).body as DeskOfMine;
+    const id = briefs.find(({ brief }) => brief.worksheet !== null)?.brief.id ?? '';
+    const see = (app: Express) => request(app).get(`/api/briefs/${id}/worksheet`);
+    for (const app of [server.imke, server.jory])
+      expect((await see(app).expect(200)).headers['content-type']).toBe('application/pdf');
+    await see(server.appOf(await strangerId())).expect(404);
+    await see(server.nobody).expect(401);
   });
 
   it('does not take bytes that another has sent under the same key', async () => {

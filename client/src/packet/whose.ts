@@ -14,6 +14,8 @@ export interface Whose {
 
 const KEY = 'ravlo-whose';
 const CHANNEL = 'ravlo-seat';
+/** ms */
+const LONGEST_WAIT = 6000;
 
 let whose: Whose = { id: null, keeps: '' };
 
@@ -44,7 +46,8 @@ export async function openWhose(): Promise<Household | null> {
 
 async function askHousehold(): Promise<Household | null> {
   try {
-    const response = await fetch('/api/household');
+    // A line that hangs keeps nobody waiting before an empty screen.
+    const response = await fetch('/api/household', { signal: AbortSignal.timeout(LONGEST_WAIT) });
     return response.ok ? householdSchema.parse(await response.json()) : null;
   } catch {
     return null;
