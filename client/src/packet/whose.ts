@@ -1,4 +1,5 @@
-import { householdSchema, PERSON_HEADER, type Household } from '@ravlo/contract';
+import { householdSchema, idSchema, PERSON_HEADER, type Household } from '@ravlo/contract';
+import { z } from 'zod';
 import { readJson } from './readJson';
 
 /**
@@ -11,6 +12,8 @@ export interface Whose {
   /** what the names of this person's things in the browser end with; the household's first has the plain names */
   readonly keeps: string;
 }
+
+const whoseSchema = z.object({ id: idSchema.nullable(), keeps: z.string().max(60) });
 
 const KEY = 'ravlo-whose';
 const CHANNEL = 'ravlo-seat';
@@ -38,19 +41,23 @@ export async function openWhose(): Promise<Household | null> {
     whose = whoseOf(household);
     globalThis.localStorage?.setItem(KEY, JSON.stringify(whose));
   } else {
-    const kept = readJson(globalThis.localStorage?.getItem(KEY) ?? 'null') as Whose | null;
-    if (kept && typeof kept.keeps === 'string') whose = kept;
+    const kept = whoseSchema.safeParse(readJson(globalThis.localStorage?.getItem(KEY) ?? 'null'));
+    if (kept.success) whose = kept.data;
   }
   return household;
 }
 
 async function askHousehold(): Promise<Household | null> {
+  // A line that hangs keeps nobody waiting before an empty screen.
+  const over = new AbortController();
+  const timer = setTimeout(() => over.abort(), LONGEST_WAIT);
   try {
-    // A line that hangs keeps nobody waiting before an empty screen.
-    const response = await fetch('/api/household', { signal: AbortSignal.timeout(LONGEST_WAIT) });
+    const response = await fetch('/api/household', { signal: over.signal });
     return response.ok ? householdSchema.parse(await response.json()) : null;
   } catch {
     return null;
+  } finally {
+    clearTimeout(timer);
   }
 }
 
