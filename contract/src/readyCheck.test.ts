@@ -41,7 +41,7 @@ it('says first that photos are still on their way: they are not in the file', ()
   const to = (onItsWay: number) => failing({ ...ready, onItsWay });
   expect(to(0)).toEqual([]);
   expect(to(1)).toEqual([['arriving', '1 photo is still on its way', 'To the table']]);
-  expect(to(3)[0][1]).toBe('3 photos are still on their way');
+  expect(to(3)[0]?.[1]).toBe('3 photos are still on their way');
 });
 
 describe('readyCheck', () => {
