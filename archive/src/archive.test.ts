@@ -31,10 +31,12 @@ const photoOf = (bytes: Uint8Array): ArchivePhoto => ({
   sha256: shaOf(bytes),
 });
 
+/** A tie is of one class desk: it does not travel. */
+const { briefId: _tie, ...FACTS } = FRESH_FACTS;
 const ARCHIVE: Archive = {
   kind: 'ravlo-archive',
   version: 1,
-  packet: { ...FRESH_FACTS, name: 'Tides \u{1F30A} 3/4', createdAt: '2026-03-04T05:06:07.000Z' },
+  packet: { ...FACTS, name: 'Tides \u{1F30A} 3/4', createdAt: '2026-03-04T05:06:07.000Z' },
   photos: PHOTOS.map(photoOf),
   // The same photo may be two pages.
   pages: [1, 0, 1].map((i) => ({
