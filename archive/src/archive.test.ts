@@ -7,6 +7,7 @@ import { strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
 import {
   ARCHIVE_FILE,
   FRESH_FACTS,
+  packetFactsSchema,
   FRESH_RECIPE,
   MOST_PAGES,
   type Archive,
@@ -32,7 +33,7 @@ const photoOf = (bytes: Uint8Array): ArchivePhoto => ({
 });
 
 /** A tie is of one class desk: it does not travel. */
-const { briefId: _tie, ...FACTS } = FRESH_FACTS;
+const FACTS = packetFactsSchema.omit({ briefId: true }).parse(FRESH_FACTS);
 const ARCHIVE: Archive = {
   kind: 'ravlo-archive',
   version: 1,
