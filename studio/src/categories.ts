@@ -4,7 +4,22 @@ import { inventLines, inventTitle } from './inventText';
 import { createRandom, type Random } from '@ravlo/film';
 import { TWELVE_MEGAPIXELS, type Scene, type SceneSize } from './scene';
 import type { Manner, SheetPlan } from './sheet';
-import { besideSheet, curled, hiddenCorner, outOfFrame, PAPER_COLOURS, stack, type Change } from './troubles';
+import { openBook } from './openBook';
+import {
+  besideSheet,
+  clearCover,
+  creases,
+  curled,
+  fullPicture,
+  hiddenCorner,
+  holdingHand,
+  outOfFrame,
+  overKeyboard,
+  PAPER_COLOURS,
+  pile,
+  stack,
+  type Change,
+} from './troubles';
 import { ALL_TEXTS, WORKSHEET, type SheetText } from './world';
 
 /** The troubles that photos of sheets have, one a category. */
@@ -22,17 +37,36 @@ export const CATEGORIES = [
   'curl',
   'print-frame',
   'squared-lined',
+  'pile',
+  'open-book',
+  'full-picture',
+  'in-hand',
+  'sleeve',
+  'on-keyboard',
+  'crumpled',
 ] as const;
 
 export type Category = (typeof CATEGORIES)[number];
 
 /** Photo `seed` of an endless balanced set: its category goes round, all else is chance. */
 export function sceneFromSeed(seed: number, size: SceneSize = TWELVE_MEGAPIXELS): Scene {
-  return sceneOf(CATEGORIES[seed % CATEGORIES.length], seed, size);
+  return byPhone(sceneOf(CATEGORIES[seed % CATEGORIES.length], seed, size));
 }
 
 const PLAIN_DESKS: readonly DeskKind[] = ['walnut', 'slate', 'oak', 'cloth', 'stone', 'carpet', 'paint'];
-const ALL_DESKS: readonly DeskKind[] = [...PLAIN_DESKS, 'checks', 'stripes', 'pale'];
+const ALL_DESKS: readonly DeskKind[] = [
+  ...PLAIN_DESKS,
+  'checks',
+  'stripes',
+  'pale',
+  'marble',
+  'tiles',
+  'boards',
+  'grass',
+  'flowers',
+  'printed',
+  'screen',
+];
 
 /** A photo of one category, drawn by chance from what students' desks are like. */
 export function sceneOf(category: Category, seed: number, size: SceneSize = TWELVE_MEGAPIXELS): Scene {
@@ -44,7 +78,13 @@ export function sceneOf(category: Category, seed: number, size: SceneSize = TWEL
 /** A photo without a sheet: a desk of any kind, with or without things on it. */
 export function bareDesk(seed: number, size: SceneSize = TWELVE_MEGAPIXELS): Scene {
   const category = CATEGORIES[seed % CATEGORIES.length];
-  return { ...sceneOf(category, seed, size), category: 'bare-desk', over: [], isBare: true };
+  return {
+    ...sceneOf(category, seed, size),
+    category: 'bare-desk',
+    over: [],
+    facing: undefined,
+    isBare: true,
+  };
 }
 
 const TROUBLES: Record<Category, (usual: Scene, random: Random) => Change> = {
@@ -111,7 +151,37 @@ const TROUBLES: Record<Category, (usual: Scene, random: Random) => Change> = {
     sheet: { ...usual.sheet, paper: random.pick(['squared', 'lined'] as const) },
     desk: random.pick(ALL_DESKS),
   }),
+  pile: (usual, random) => ({
+    desk: random.pick(['white', 'pale', 'white', 'oak', 'walnut', 'marble'] as const),
+    under: pile(usual.sheet, random),
+  }),
+  'open-book': (usual, random) => ({ desk: random.pick(ALL_DESKS), ...openBook(usual, random) }),
+  'full-picture': (usual, random) => fullPicture(usual, random),
+  'in-hand': (usual, random) => ({ desk: random.pick(ALL_DESKS), over: [holdingHand(usual.sheet, random)] }),
+  sleeve: (usual, random) => ({ desk: random.pick(ALL_DESKS), over: [clearCover(usual.sheet, random)] }),
+  'on-keyboard': (usual, random) => ({
+    desk: random.pick(ALL_DESKS),
+    under: overKeyboard(usual.sheet, random),
+  }),
+  crumpled: (usual, random) => ({
+    desk: random.pick(ALL_DESKS),
+    light: { ...usual.light, creases: creases(random) },
+  }),
 };
+
+/** Some phones bend straight lines, sharpen, or smooth: any photo may be one of theirs. */
+function byPhone(scene: Scene): Scene {
+  const random = createRandom(scene.seed + 70_000_000);
+  return {
+    ...scene,
+    lens: {
+      ...scene.lens,
+      distortion: random.chance(0.35) ? random.between(0.008, 0.03) * (random.chance(0.7) ? 1 : -1) : 0,
+      sharpening: random.chance(0.4) ? random.between(0.3, 1.3) : 0,
+      isSmoothed: random.chance(0.3),
+    },
+  };
+}
 
 function usualScene(category: Category, seed: number, size: SceneSize, random: Random): Scene {
   const warmth = random.between(-0.15, 1);

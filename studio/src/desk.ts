@@ -1,4 +1,5 @@
 import { createRandom, type Random } from '@ravlo/film';
+import { deskPattern } from './deskPattern';
 
 export type DeskKind =
   | 'walnut'
@@ -11,7 +12,14 @@ export type DeskKind =
   | 'stripes'
   | 'stone'
   | 'carpet'
-  | 'paint';
+  | 'paint'
+  | 'marble'
+  | 'tiles'
+  | 'boards'
+  | 'grass'
+  | 'flowers'
+  | 'printed'
+  | 'screen';
 
 export const DESKS: readonly DeskKind[] = [
   'walnut',
@@ -25,6 +33,13 @@ export const DESKS: readonly DeskKind[] = [
   'stone',
   'carpet',
   'paint',
+  'marble',
+  'tiles',
+  'boards',
+  'grass',
+  'flowers',
+  'printed',
+  'screen',
 ];
 
 /** A square of desk, colours 0 to 255, that repeats every DESK_TILE_MM millimetres. */
@@ -50,6 +65,13 @@ const BASE: Record<DeskKind, Colour> = {
   stone: [186, 184, 180],
   carpet: [104, 98, 92],
   paint: [140, 150, 158],
+  marble: [224, 222, 218],
+  tiles: [200, 192, 180],
+  boards: [150, 112, 78],
+  grass: [86, 112, 48],
+  flowers: [150, 140, 160],
+  printed: [222, 216, 204],
+  screen: [46, 50, 58],
 };
 
 /** How strongly the surface varies, grey levels. */
@@ -65,6 +87,13 @@ const STRENGTH: Record<DeskKind, number> = {
   stone: 22,
   carpet: 24,
   paint: 4,
+  marble: 7,
+  tiles: 5,
+  boards: 12,
+  grass: 34,
+  flowers: 5,
+  printed: 3,
+  screen: 1,
 };
 
 /**
@@ -75,24 +104,26 @@ const STRENGTH: Record<DeskKind, number> = {
 export function drawDesk(kind: DeskKind, seed: number, size: number): DeskTile {
   const random = createRandom(seed);
   const base = variedBase(kind, random);
-  const isWood = kind === 'walnut' || kind === 'oak' || kind === 'pale';
-  const [across, down] = isWood ? [4, 30] : kind === 'stone' ? [5, 5] : [9, 9];
+  const isWood = kind === 'walnut' || kind === 'oak' || kind === 'pale' || kind === 'boards';
+  const isVeined = kind === 'stone' || kind === 'marble';
+  const [across, down] = isWood ? [4, 30] : isVeined ? [5, 5] : [9, 9];
   const octaves = [1, 2, 4, 8].map((factor) => valueNoise(size, across * factor, down * factor, random.next));
   const fine = valueNoise(size, isWood ? 24 : 420, 420, random.next);
   const second: Colour = [random.between(20, 235), random.between(20, 235), random.between(20, 235)];
   /** mm */
   const period = random.between(10, 65);
   const mm = DESK_TILE_MM / size;
+  const pattern = deskPattern(kind, { random, period });
   const strength = STRENGTH[kind];
+  const isRough = kind === 'carpet' || kind === 'cloth' || kind === 'grass';
   const data = new Float32Array(size * size * 3);
   for (let y = 0; y < size; y++) {
     for (let x = 0; x < size; x++) {
       const i = y * size + x;
-      let shade = fine[i] * (kind === 'carpet' || kind === 'cloth' ? 1 : 0.45);
+      let shade = fine[i] * (isRough ? 1 : 0.45);
       for (let k = 0; k < octaves.length; k++) shade += octaves[k][i] / (1 + 0.8 * k);
-      const veins =
-        kind === 'stone' ? -18 * Math.exp(-Math.abs(octaves[0][i] + 0.5 * octaves[1][i]) * 14) : 0;
-      const mixed = patternAt(kind, x * mm, y * mm, period);
+      const veins = isVeined ? -18 * Math.exp(-Math.abs(octaves[0][i] + 0.5 * octaves[1][i]) * 14) : 0;
+      const mixed = pattern(x * mm, y * mm, octaves[1][i]);
       for (let c = 0; c < 3; c++) {
         const colour = base[c] + (second[c] - base[c]) * mixed;
         data[i * 3 + c] = Math.min(
@@ -105,9 +136,18 @@ export function drawDesk(kind: DeskKind, seed: number, size: number): DeskTile {
   return { size, data };
 }
 
+const ANY_COLOUR: ReadonlySet<DeskKind> = new Set([
+  'paint',
+  'cloth',
+  'checks',
+  'stripes',
+  'tiles',
+  'flowers',
+]);
+
 /** Desks of one kind differ: lighter, darker, another tint; paint and cloth come in any colour. */
 function variedBase(kind: DeskKind, random: Random): Colour {
-  if (kind === 'paint' || kind === 'cloth' || kind === 'checks' || kind === 'stripes') {
+  if (ANY_COLOUR.has(kind)) {
     const light = random.between(40, 225);
     return [0, 1, 2].map(() =>
       Math.min(240, Math.max(10, light + random.normal() * 30)),
@@ -115,23 +155,6 @@ function variedBase(kind: DeskKind, random: Random): Colour {
   }
   const light = kind === 'white' || kind === 'pale' ? random.between(0.94, 1.04) : random.between(0.75, 1.25);
   return BASE[kind].map((value) => value * light * random.between(0.96, 1.04)) as unknown as Colour;
-}
-
-/** Share of the second colour, 0 to 1; places in mm. */
-function patternAt(kind: DeskKind, x: number, y: number, period: number): number {
-  const half = period / 2;
-  const a = Math.floor(x / half) % 2;
-  const b = Math.floor(y / half) % 2;
-  switch (kind) {
-    case 'checks':
-      return (a + b) / 2;
-    case 'stripes':
-      return Math.floor(x / half) % 3 === 0 ? 1 : 0;
-    case 'cloth':
-      return (x % 2) + (y % 2) > 2 ? 0.12 : 0;
-    default:
-      return 0;
-  }
 }
 
 /** Smooth noise between -1 and 1 that repeats over the tile, with so many cells across and down. */

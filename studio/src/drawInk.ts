@@ -2,13 +2,15 @@ import { drawColours } from './drawColours';
 import { HAND_SIZES, loadFont } from './fonts';
 import { glyphPath } from './glyphPath';
 import { createRandom, type Random } from '@ravlo/film';
-import { INKS, type Manner, type SheetPlan } from './sheet';
+import { INKS, PRINTED_PAPERS, type Manner, type SheetPlan } from './sheet';
 import { writingStart } from './writingStart';
 
 /** What the student wrote and drew, as SVG elements in mm. */
 export function drawInk(plan: SheetPlan): string {
   const random = createRandom(plan.seed);
   const { colour, stroke } = INKS[plan.ink];
+  // Nothing is written by hand on a page out of a book.
+  if (plan.paper !== 'worksheet' && PRINTED_PAPERS.includes(plan.paper)) return '';
   let paths = '';
   const start = writingStart(plan);
   let y = start.y;

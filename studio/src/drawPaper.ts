@@ -1,6 +1,7 @@
+import { printColumns, printPuzzle, printTable } from './drawPrinted';
 import { loadFont } from './fonts';
 import { glyphPath } from './glyphPath';
-import type { Ruling, SheetPlan } from './sheet';
+import { PRINTED_PAPERS, type Ruling, type SheetPlan } from './sheet';
 
 /** What the stationer printed on the sheet (rules, squares, a worksheet's form) as SVG elements in mm. */
 export function drawPaper(plan: SheetPlan): string {
@@ -15,17 +16,25 @@ export function drawPaper(plan: SheetPlan): string {
       return dots(plan);
     case 'worksheet':
       return worksheet(plan).join('');
+    case 'columns':
+      return printColumns(plan);
+    case 'table':
+      return printTable(plan);
+    case 'puzzle':
+      return printPuzzle(plan);
   }
 }
 
 /** What of it is meant to be written on, not read: rules, squares, lines for an answer. */
 export function drawRules(plan: SheetPlan): string {
-  return plan.paper === 'worksheet' ? worksheet(plan)[1] : drawPaper(plan);
+  if (plan.paper === 'worksheet') return worksheet(plan)[1];
+  return PRINTED_PAPERS.includes(plan.paper) ? '' : drawPaper(plan);
 }
 
 /** What of it is meant to be read. */
 export function drawPrint(plan: SheetPlan): string {
-  return plan.paper === 'worksheet' ? worksheet(plan)[0] : '';
+  if (plan.paper === 'worksheet') return worksheet(plan)[0];
+  return PRINTED_PAPERS.includes(plan.paper) ? drawPaper(plan) : '';
 }
 
 function line(x1: number, y1: number, x2: number, y2: number, colour: string, width: number): string {

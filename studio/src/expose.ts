@@ -1,7 +1,8 @@
 import sharp from 'sharp';
 import { createRgba, type Homography, type Rgba } from '@ravlo/core';
-import type { CameraView } from './camera';
+import type { CameraView, Place } from './camera';
 import { DESK_TILE_MM, drawDesk, type DeskTile } from './desk';
+import { distortionOf } from './lens';
 import { lightGrid, readLight } from './light';
 import type { RenderedSheet } from './renderSheet';
 import type { Scene } from './scene';
@@ -13,6 +14,8 @@ export interface ExposeParts {
   readonly view: CameraView;
   readonly sheet: RenderedSheet;
   readonly surface: Surface | null;
+  /** an open book's right page */
+  readonly facing: { readonly sheet: RenderedSheet; readonly surface: Surface } | null;
   readonly photoPixelsPerMm: number;
 }
 
@@ -33,19 +36,18 @@ const AROUND = 320;
 
 /** Follows a ray from every photo pixel to sheet, things and desk, and lights what it meets. Sharp, no noise yet. */
 export async function expose(parts: ExposeParts): Promise<Rgba> {
-  const { scene, view, surface, photoPixelsPerMm } = parts;
+  const { scene, view, surface, facing, photoPixelsPerMm } = parts;
   const { width, height } = scene.camera;
   const photo = createRgba(width, height);
   const tile = drawDesk(scene.desk, scene.seed, tileSize(photoPixelsPerMm));
   const thingScale = Math.min(5, Math.max(0.8, photoPixelsPerMm));
   const under = await drawLayer(scene, scene.under, thingScale);
   const over = await drawLayer(scene, scene.over, thingScale);
-  const sheetLayer: Layer = {
-    image: parts.sheet.image,
-    pixelsPerMm: parts.sheet.image.width / scene.sheet.width,
-    left: 0,
-    top: 0,
-  };
+  const sheetLayer = sheetLayerOf(parts.sheet, scene.sheet.width);
+  const facingLayer = facing && scene.facing ? sheetLayerOf(facing.sheet, scene.facing.sheet.width) : null;
+  /** mm, where an open book's right page begins */
+  const fold = surface?.reach ?? scene.sheet.width;
+  const { straighten } = distortionOf(width, height, scene.lens.distortion);
   const grid = lightGrid(scene, view.toSheet);
   const light = new Float32Array(4);
   const colour = new Float32Array(3);
@@ -53,23 +55,23 @@ export async function expose(parts: ExposeParts): Promise<Rgba> {
   const h: Homography = view.toSheet;
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
-      const u = x + 0.5;
-      const v = y + 0.5;
+      const [u, v] = straighten([x + 0.5, y + 0.5]);
       const w = h[6] * u + h[7] * v + h[8];
       const deskX = (h[0] * u + h[1] * v + h[2]) / w;
       const deskY = (h[3] * u + h[4] * v + h[5]) / w;
       deskColour(tile, deskX, deskY, colour);
       if (under) lay(under, deskX, deskY, colour);
-      paper[0] = deskX;
-      paper[1] = deskY;
-      paper[2] = 1;
-      if (surface) meetSurface(surface, view, scene, paper);
-      if (!scene.isBare) shadeDesk(scene, deskX, deskY, colour);
-      if (lay(sheetLayer, paper[0], paper[1], colour) && surface) {
-        for (let c = 0; c < 3; c++) colour[c] *= paper[2];
+      if (!scene.isBare) shadeDesk(scene, fold, deskX, deskY, colour);
+      if (facing && facingLayer && !scene.isBare) {
+        placeOnPaper(paper, deskX - fold, deskY);
+        meetSurface(facing.surface, [view.centre[0] - fold, view.centre[1], view.centre[2]], scene, paper);
+        if (layLit(facingLayer, paper, colour)) shadeFold(colour, deskX - fold);
       }
+      placeOnPaper(paper, deskX, deskY);
+      if (surface) meetSurface(surface, view.centre, scene, paper);
+      if (layLit(sheetLayer, paper, colour) && facing) shadeFold(colour, deskX - fold);
       if (over) lay(over, deskX, deskY, colour);
-      readLight(grid, u, v, light);
+      readLight(grid, x + 0.5, y + 0.5, light);
       const at = (y * width + x) * 4;
       photo.data[at] = toSrgb[Math.min(4096, (colour[0] * light[0] + light[3]) * 4096) | 0];
       photo.data[at + 1] = toSrgb[Math.min(4096, (colour[1] * light[1] + light[3]) * 4096) | 0];
@@ -78,6 +80,33 @@ export async function expose(parts: ExposeParts): Promise<Rgba> {
     }
   }
   return photo;
+}
+
+const sheetLayerOf = ({ image }: RenderedSheet, widthMm: number): Layer => ({
+  image,
+  pixelsPerMm: image.width / widthMm,
+  left: 0,
+  top: 0,
+});
+
+/** A place on flat paper, in full light. */
+function placeOnPaper(out: Float32Array, x: number, y: number): void {
+  out[0] = x;
+  out[1] = y;
+  out[2] = 1;
+}
+
+/** Puts a sheet over `out` in the light that falls on it where it is bent. @returns as `lay` */
+function layLit(layer: Layer, [x, y, light]: Float32Array, out: Float32Array): boolean {
+  const isCovered = lay(layer, x, y, out);
+  if (isCovered) for (let c = 0; c < 3; c++) out[c] *= light;
+  return isCovered;
+}
+
+/** Less light reaches the fold of an open book. */
+function shadeFold(colour: Float32Array, away: number): void {
+  const shade = 1 - 0.4 * Math.exp(-Math.abs(away) / 5);
+  for (let c = 0; c < 3; c++) colour[c] *= shade;
 }
 
 /** As fine as the photo shows the desk, and no finer than is worth its time. */
@@ -148,7 +177,7 @@ function lay({ image, pixelsPerMm, left, top }: Layer, x: number, y: number, out
  * From where the ray meets the desk to where it meets the bent sheet over it: paper millimetres into out[0], out[1]
  * and the light on that slope into out[2]. Fixed-point steps; the slopes are gentle.
  */
-function meetSurface(surface: Surface, { centre }: CameraView, scene: Scene, out: Float32Array): void {
+function meetSurface(surface: Surface, centre: Place, scene: Scene, out: Float32Array): void {
   const [deskX, deskY] = out;
   const alongX = surface.along === 'x';
   let place = alongX ? deskX : deskY;
@@ -169,14 +198,21 @@ function meetSurface(surface: Surface, { centre }: CameraView, scene: Scene, out
 }
 
 /** A thin soft shadow where the sheet lies on what is under it, deeper on the side away from the light. */
-function shadeDesk({ sheet, light }: Scene, x: number, y: number, out: Float32Array): void {
+function shadeDesk(
+  { sheet, facing, light }: Scene,
+  fold: number,
+  x: number,
+  y: number,
+  out: Float32Array,
+): void {
   const lift = 0.8;
-  const around = outsideBy(x, y, sheet.width, sheet.height);
+  const width = facing ? 2 * fold : sheet.width;
+  const around = outsideBy(x, y, width, sheet.height);
   if (around > 9) return;
   const away = outsideBy(
     x + Math.cos(light.from) * lift,
     y + Math.sin(light.from) * lift,
-    sheet.width,
+    width,
     sheet.height,
   );
   const shade = (1 - 0.17 * Math.exp(-around / 0.7)) * (1 - 0.38 * Math.exp(-away / 1.1));

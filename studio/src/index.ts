@@ -1,5 +1,6 @@
 export { bareDesk, CATEGORIES, sceneFromSeed, sceneOf, type Category } from './categories';
-export { GRID_COLUMNS, GRID_ROWS, photograph, inkMask, type Photograph, type Truth } from './photograph';
+export { photograph, inkMask, type Photograph } from './photograph';
+export { GRID_COLUMNS, GRID_ROWS, type SeenPage, type Truth } from './truth';
 export { saveScene } from './saveScene';
 export { TWELVE_MEGAPIXELS, type Scene, type SceneSize } from './scene';
 export { renderSheet } from './renderSheet';

@@ -65,13 +65,12 @@ function inkText([width, height]: readonly [number, number], manner: Manner, ran
 /** Narrow or wide, pale or as dark as pencil, with margins or none. */
 export function chanceRuling(paper: PaperKind, dark: 'pale' | 'dark' | 'any', random: Random): Ruling {
   const isDark = dark === 'dark' || (dark === 'any' && random.chance(0.35));
-  const spacing = {
+  const spacings: Partial<Record<PaperKind, () => number>> = {
     lined: () => random.pick([5.5, 6, 7, 7.1, 8, 8.7, 9, 10]),
     squared: () => random.pick([4, 5, 5, 7, 10]),
     dotted: () => random.pick([4, 5, 5, 7]),
-    plain: () => 8,
-    worksheet: () => 8,
-  }[paper]();
+  };
+  const spacing = spacings[paper]?.() ?? 8;
   const hasMargins = paper === 'lined' ? random.chance(0.7) : random.chance(0.25);
   return {
     spacing,

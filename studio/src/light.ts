@@ -88,7 +88,9 @@ function lightAt(scene: Scene, mmX: number, mmY: number, viewX: number, viewY: n
     level *= 1 - light.shadow * edge;
   }
   for (const band of light.bands ?? []) level *= 1 - band.take * bandCover(band, u + 0.5, v + 0.5);
-  for (const crease of light.creases ?? []) level *= 1 + creaseShade(crease, u + 0.5, v + 0.5);
+  // What lies round a crumpled sheet is not crumpled.
+  const isOnSheet = Math.max(Math.abs(u), Math.abs(v)) < 0.5;
+  for (const crease of (isOnSheet && light.creases) || []) level *= 1 + creaseShade(crease, u + 0.5, v + 0.5);
   // Levels are meant as grey levels on screen; the sum is done in linear light.
   const linear = level ** 2.2;
   const [glareX, glareY] = light.glareAt ?? [0.6, 0.35];

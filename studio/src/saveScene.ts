@@ -1,8 +1,9 @@
 import { writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import sharp from 'sharp';
-import { inkMask, photograph, type Truth } from './photograph';
+import { inkMask, photograph } from './photograph';
 import type { Scene } from './scene';
+import type { Truth } from './truth';
 
 export interface SaveSceneOptions {
   /** also write NAME.ink.png and NAME.json */

@@ -64,6 +64,18 @@ export interface LensPlan {
   readonly noise: number;
   /** JPEG quality */
   readonly quality: number;
+  /** barrel (above zero) or pincushion: how far a place at the picture's corner is moved, a share of its distance */
+  readonly distortion?: number;
+  /** how much the phone sharpens: halos of this share of every step */
+  readonly sharpening?: number;
+  /** the phone smooths its noise away, and fine grain with it */
+  readonly isSmoothed?: boolean;
+}
+
+/** The page across the fold of an open book or notebook, to the right of the sheet. */
+export interface FacingPlan {
+  readonly sheet: SheetPlan;
+  readonly curl: CurlPlan;
 }
 
 /** One photograph of one sheet, wholly decided. */
@@ -82,6 +94,8 @@ export interface Scene {
   readonly isBare?: boolean;
   /** bent @default flat */
   readonly curl?: CurlPlan;
+  /** the book's other page; the sheet itself is then the left one */
+  readonly facing?: FacingPlan;
   /** which corner (clockwise from the sheet's top left) is folded in or covered */
   readonly hiddenCorner?: number;
   /** the kind of trouble, for tables by category */

@@ -1,7 +1,10 @@
 import type { HandName } from './fonts';
 import type { SheetText } from './world';
 
-export type PaperKind = 'lined' | 'squared' | 'dotted' | 'plain' | 'worksheet';
+export type PaperKind =
+  'lined' | 'squared' | 'dotted' | 'plain' | 'worksheet' | 'columns' | 'table' | 'puzzle';
+/** Papers that come printed, with things to read: what is written by hand is little. */
+export const PRINTED_PAPERS: readonly PaperKind[] = ['worksheet', 'columns', 'table', 'puzzle'];
 export type InkKind = 'blue-pen' | 'black-pen' | 'pencil' | 'ballpoint' | 'felt-pen';
 /** cut: straight edges; rounded: round corners; spiral: holes along the left; torn: a ragged left edge */
 export type EdgeKind = 'cut' | 'rounded' | 'spiral' | 'torn';

@@ -14,7 +14,9 @@ export type ThingKind =
   | 'finger'
   | 'clip'
   | 'staple'
-  | 'note';
+  | 'note'
+  | 'hand'
+  | 'sleeve';
 
 export interface ThingPlan {
   readonly kind: ThingKind;
@@ -58,6 +60,8 @@ const LIFT: Record<ThingKind, number> = {
   clip: 0.5,
   staple: 0.2,
   note: 0.5,
+  hand: 3,
+  sleeve: 0,
 };
 
 function shadowOf({ kind, size: [w, h] }: ThingPlan): string {
@@ -94,11 +98,43 @@ function bodyOf(thing: ThingPlan): string {
       return `${box(colour)}${scribble(w, h, 24, random, '#333')}<rect x="${w - 14}" width="14" height="${h}" fill="url(#gutter)"/><defs><linearGradient id="gutter"><stop offset="0" stop-color="#000" stop-opacity="0"/><stop offset="1" stop-color="#000" stop-opacity="0.45"/></linearGradient></defs>`;
     case 'finger':
       return `${box(colour, w / 2)}<ellipse cx="${w / 2}" cy="${w * 0.45}" rx="${w * 0.3}" ry="${w * 0.36}" fill="#fff" opacity="0.28"/>`;
+    case 'hand':
+      return hand(w, h, colour);
+    case 'sleeve':
+      return sleeve(w, h, random);
     case 'clip':
       return `<rect width="${w}" height="${h}" rx="${w / 2}" fill="none" stroke="${colour}" stroke-width="1.1"/><rect x="${w * 0.2}" y="${h * 0.12}" width="${w * 0.6}" height="${h * 0.7}" rx="${w * 0.3}" fill="none" stroke="${colour}" stroke-width="1.1"/>`;
     case 'staple':
       return `<rect width="${w}" height="0.8" rx="0.4" fill="#9a9ca0"/>`;
   }
+}
+
+/** The back of a hand from the left, a thumb and three fingers reaching right. */
+function hand(w: number, h: number, colour: string): string {
+  const finger = h / 5;
+  const fingers = [0.75, 0.95, 1, 0.85]
+    .map(
+      (reach, k) =>
+        `<rect y="${k * finger * 1.1}" width="${w * reach}" height="${finger}" rx="${finger / 2}"/>`,
+    )
+    .join('');
+  return `<g fill="${colour}"><rect x="${-w}" y="${-h * 0.1}" width="${w * 1.5}" height="${h * 1.1}" rx="${h * 0.3}"/>${fingers}</g>`;
+}
+
+/** A clear cover: an edge all round, a strip of holes on the left, and streaks of a lamp's reflection. */
+function sleeve(w: number, h: number, random: Random): string {
+  let svg = `<rect width="${w}" height="${h}" fill="#fff" opacity="${random.between(0.03, 0.12)}"/>`;
+  svg += `<rect width="${w}" height="${h}" fill="none" stroke="#fff" stroke-opacity="0.5" stroke-width="0.8"/>`;
+  svg += `<rect width="11" height="${h}" fill="#fff" opacity="${random.between(0.25, 0.6)}"/>`;
+  for (let y = h * 0.12; y < h * 0.95; y += h * 0.08)
+    svg += `<circle cx="5.5" cy="${y}" r="2.7" fill="#555" opacity="0.6"/>`;
+  for (let k = 0; k < 1 + random.next() * 4; k++) {
+    const [x, y] = [random.between(0.05, 0.8) * w, random.between(0, 0.8) * h];
+    const [dx, dy] = [random.between(6, 40), random.between(40, 200)];
+    const lean = random.normal() * 30;
+    svg += `<path d="M${x} ${y}l${dx} ${-dx * 0.2}l${lean} ${dy}l${-dx} ${dx * 0.2}Z" fill="#fff" opacity="${random.between(0.15, 0.75)}" filter="url(#soft)"/>`;
+  }
+  return svg;
 }
 
 function keys(w: number, h: number, random: Random): string {

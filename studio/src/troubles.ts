@@ -1,7 +1,8 @@
 import type { Random } from '@ravlo/film';
-import type { Scene } from './scene';
+import type { CreasePlan, Scene } from './scene';
 import type { SheetPlan } from './sheet';
 import type { ThingKind, ThingPlan } from './things';
+import { WORKSHEET } from './world';
 
 /** What is otherwise in a scene than usual. */
 export type Change = Partial<Scene>;
@@ -53,6 +54,120 @@ export function stack(sheet: SheetPlan, random: Random): ThingPlan[] {
   }));
 }
 
+/** Like sheets under the sheet, nearly squared up: their edges are the sheet's own over again. */
+export function pile(sheet: SheetPlan, random: Random): ThingPlan[] {
+  const isLoose = random.chance(0.5);
+  return Array.from({ length: 1 + Math.floor(random.next() * 4) }, (): ThingPlan => ({
+    kind: 'sheet',
+    seed: Math.floor(random.next() * 1e9),
+    centre: [
+      sheet.width * (0.5 + random.normal() * (isLoose ? 0.16 : 0.03)),
+      sheet.height * (0.5 + random.normal() * (isLoose ? 0.14 : 0.025)),
+    ],
+    size: [sheet.width, sheet.height],
+    turn: random.normal() * (isLoose ? 0.2 : 0.03),
+    colour: random.chance(0.75) ? sheet.paperColour : random.pick(PAPER_COLOURS),
+  }));
+}
+
+const SKINS = ['#c58f6d', '#8d5a3c', '#e3b496', '#5d3a28'] as const;
+
+/** A hand that holds the sheet by one of its sides, fingers on the paper. */
+export function holdingHand({ width, height }: SheetPlan, random: Random): ThingPlan {
+  const side = Math.floor(random.next() * 4);
+  const along = random.between(0.25, 0.75);
+  const size = [random.between(38, 55), random.between(75, 90)] as const;
+  const deep = random.between(8, 26) - size[0] / 2;
+  const centre = (
+    [
+      [deep, height * along],
+      [width * along, deep],
+      [width - deep, height * along],
+      [width * along, height - deep],
+    ] as const
+  )[side];
+  return {
+    kind: 'hand',
+    seed: Math.floor(random.next() * 1e9),
+    centre,
+    size,
+    turn: (side * Math.PI) / 2 + random.normal() * 0.25,
+    colour: random.pick(SKINS),
+  };
+}
+
+/** A clear plastic cover, a little larger than the sheet. */
+export function clearCover({ width, height }: SheetPlan, random: Random): ThingPlan {
+  const [more, left] = [random.between(6, 14), random.between(12, 20)];
+  return {
+    kind: 'sleeve',
+    seed: Math.floor(random.next() * 1e9),
+    centre: [width / 2 + (more - left) / 2, height / 2],
+    size: [width + more + left, height + more],
+    turn: random.normal() * 0.01,
+    colour: '#fff',
+  };
+}
+
+/** A keyboard under the sheet, reaching out on both sides of it, and something beside it. */
+export function overKeyboard(sheet: SheetPlan, random: Random): ThingPlan[] {
+  const keyboard: ThingPlan = {
+    kind: 'keyboard',
+    seed: Math.floor(random.next() * 1e9),
+    centre: [sheet.width * random.between(0.1, 0.9), sheet.height * random.between(0, 1)],
+    size: [random.between(300, 440), random.between(110, 160)],
+    turn: random.normal() * 0.25,
+    colour: random.pick(THING_COLOURS),
+  };
+  return random.chance(0.5) ? [keyboard, besideSheet(sheet, random)] : [keyboard];
+}
+
+/** Folds and dents of paper that was crumpled. */
+export function creases(random: Random): CreasePlan[] {
+  return Array.from({ length: 3 + Math.floor(random.next() * 12) }, () => ({
+    at: [random.next(), random.next()] as const,
+    angle: random.between(0, Math.PI),
+    reach: random.between(0.02, 0.3),
+    depth: random.between(0.03, 0.18),
+  }));
+}
+
+/** A page nearer than its edges: nothing but page in the picture, with frames, columns, tables or squares on it. */
+export function fullPicture({ sheet, camera }: Scene, random: Random): Change {
+  const paper = random.pick([
+    'columns',
+    'columns',
+    'table',
+    'puzzle',
+    'worksheet',
+    'squared',
+    'lined',
+  ] as const);
+  const isPrinted = paper !== 'squared' && paper !== 'lined';
+  const quarters = Math.round(camera.roll / (Math.PI / 2));
+  const [short, long] = [Math.min(camera.width, camera.height), Math.max(camera.width, camera.height)];
+  return {
+    sheet: {
+      ...sheet,
+      ...(isPrinted ? { width: 210, height: 297 } : {}),
+      paper,
+      text: paper === 'worksheet' ? WORKSHEET : sheet.text,
+      edge: 'cut',
+      frame: random.between(0.4, 3),
+    },
+    camera: {
+      ...camera,
+      width: quarters % 2 ? long : short,
+      height: quarters % 2 ? short : long,
+      fill: random.between(1.13, 1.8),
+      tilt: random.between(0, 0.12),
+      roll: quarters * (Math.PI / 2) + random.normal() * 0.02,
+      shift: [0, 0],
+      push: [random.normal() * 0.01, random.normal() * 0.02],
+    },
+  };
+}
+
 export function outOfFrame({ camera }: Scene, random: Random): Change {
   const amount = () => random.between(0.06, 0.14) * (random.chance(0.5) ? 1 : -1);
   const alongX = random.chance(0.5);
@@ -92,7 +207,7 @@ export function hiddenCorner({ sheet }: Scene, random: Random): Change {
   const depth = kind === 'clip' ? 4 : random.between(4, 14);
   const angle = Math.atan2(inwards[1], inwards[0]) + random.normal() * 0.3;
   const outwards = kind === 'finger' ? 38 : (Math.min(size[0], size[1]) / 2) * 1.1 - depth;
-  const skin = random.pick(['#c58f6d', '#8d5a3c', '#e3b496', '#5d3a28']);
+  const skin = random.pick(SKINS);
   return {
     hiddenCorner: corner,
     over: [

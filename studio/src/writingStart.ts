@@ -12,6 +12,9 @@ export function writingStart(plan: SheetPlan): { x: number; y: number; spacing: 
     case 'plain':
       return { x: 22, y: 28, spacing: plan.manner?.spacing ?? 11 };
     case 'worksheet':
+    case 'columns':
+    case 'table':
+    case 'puzzle':
       return { x: 30, y: 69, spacing: 34 };
   }
 }

@@ -21,7 +21,7 @@ beforeAll(async () => {
   const args = ['--count', String(COUNT), '--seed', String(SEED), '--out', dir];
   execFileSync(process.execPath, ['--import', 'tsx', script, ...args], { stdio: 'ignore' });
   pages = await Promise.all(cleanPageNames(dir).map(readCleanPage));
-}, 120_000);
+}, 600_000);
 afterAll(() => rmSync(dir, { recursive: true, force: true }));
 
 const each = (look: (page: CleanPage) => number) => pages.map(look);
