@@ -1,18 +1,23 @@
 import { findSkew } from './flatten/findSkew';
 import { flatten } from './flatten/flatten';
 import { findUpright, type Upright } from './flatten/upright';
-import { findOutline, type Outline } from './outline/findOutline';
+import { findOutline, type Outline, type SheetOutline } from './outline/findOutline';
 import type { Bows } from './geometry/bows';
-import { mapQuad, rotateCorners, wholeQuad, type Quad } from './geometry/quad';
+import { mapQuad, rotateCorners, wholeQuad, type Point, type Quad } from './geometry/quad';
 import type { Rgba } from './raster/image';
 import type { Turn } from './geometry/turn';
 
 /** What there is to know of a photo before it is developed. */
 export interface FoundPage {
+  /** of the page; of an open book, of the page that is read first */
   readonly outline: Outline;
   readonly upright: Upright;
   /** the clockwise turn of the flat page to propose: upright when that is sure enough, none otherwise */
   readonly turn: Turn;
+  /** there is writing on it, but which way up it is cannot be told */
+  readonly isTurnUnsure: boolean;
+  /** the further pages that the photo shows, in the order in which they are read, turned as the first */
+  readonly further: readonly SheetOutline[];
 }
 
 export interface FindPageOptions {
@@ -34,7 +39,7 @@ function levelled(photo: Rgba, outline: Outline): Outline {
 }
 
 /** Engines differ in the last bits of their sines and roots; on steps of 1/1024 px they agree. */
-function onGrid(outline: Outline): Outline {
+function onGrid<T extends Pick<Outline, 'quad' | 'bows'>>(outline: T): T {
   const { quad, bows } = outline;
   return {
     ...outline,
@@ -51,7 +56,7 @@ export function fromOwnTopLeft(quad: Quad, turn: Turn): Quad {
 }
 
 /** A guess that is no better than this leaves the page as the photo shows it. */
-const LEAST_UPRIGHT_CONFIDENCE = 0.8;
+export const LEAST_UPRIGHT_CONFIDENCE = 0.8;
 /** Writing is read at this resolution, dots an inch on A4. */
 const READING_SIDE = 1170;
 
@@ -66,7 +71,36 @@ const LEAST_SKEW_CONFIDENCE = 0.5;
 export function findPage(photo: Rgba, { focal }: FindPageOptions = {}): FoundPage {
   const found = findOutline(photo);
   const outline = onGrid(found.quad ? found : levelled(photo, found));
-  const flat = flatten(photo, outline.quad, { dpi: 100, longSide: READING_SIDE, bows: outline.bows, focal });
-  const upright = findUpright(flat.image);
-  return { outline, upright, turn: upright.confidence >= LEAST_UPRIGHT_CONFIDENCE ? upright.turn : 0 };
+  const read = ({ quad, bows }: Pick<Outline, 'quad' | 'bows'>) =>
+    findUpright(flatten(photo, quad, { dpi: 100, longSide: READING_SIDE, bows, focal }).image);
+  const uprights = [outline, ...outline.further].map(read);
+  // The pages of a book lie the same way: the one that can be read best speaks for all.
+  const upright = uprights.reduce((best, each) => (each.confidence > best.confidence ? each : best));
+  const isSure = upright.confidence >= LEAST_UPRIGHT_CONFIDENCE;
+  const turn = isSure ? upright.turn : 0;
+  const isTurnUnsure = !isSure && upright.confidence > 0;
+  return { upright, turn, isTurnUnsure, ...inReadingOrder(outline, turn) };
 }
+
+/** The page that is read first, and the others, for pages that `turn` brings upright. */
+function inReadingOrder(outline: Outline, turn: Turn): Pick<FoundPage, 'outline' | 'further'> {
+  const { quad, bows, confidence, further } = outline;
+  if (!quad || further.length === 0) return { outline: { ...outline, further: [] }, further: [] };
+  const pages = [{ quad, bows, confidence }, ...further.map(onGrid)];
+  const angle = (turn * Math.PI) / 180;
+  /** how far a page lies along a line of writing, or down the page where they lie above each other */
+  const place = (page: SheetOutline, along: number) => {
+    const [x, y] = centreOf(page.quad);
+    return x * Math.cos(along) + y * Math.sin(along);
+  };
+  const spread = (along: number) => Math.abs(place(pages[1], along) - place(pages[0], along));
+  const reading = -angle;
+  const along = spread(reading) >= spread(reading + Math.PI / 2) ? reading : reading + Math.PI / 2;
+  const [first, ...rest] = [...pages].sort((a, b) => place(a, along) - place(b, along));
+  return { outline: { ...outline, ...first, further: rest }, further: rest };
+}
+
+const centreOf = (quad: Quad): Point => [
+  quad.reduce((sum, [x]) => sum + x / 4, 0),
+  quad.reduce((sum, [, y]) => sum + y / 4, 0),
+];

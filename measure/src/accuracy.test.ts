@@ -19,8 +19,13 @@ describe('on drawn scenes', () => {
 
   it('finds nearly every sheet, exactly, and is not sure of a wrong one', () => {
     const found = photos.map(({ image, truth }) => {
-      const { quad, confidence } = findOutline(image);
-      return { iou: rectifiedIou(quad, truth.corners, ...truth.sheetMm), confidence };
+      const { quad, confidence, further, isAllSheet } = findOutline(image);
+      if (truth.isFull && !quad) return { iou: isAllSheet ? 1 : 0, confidence };
+      const found = [quad, ...further.map((page) => page.quad)];
+      const ious = [truth, ...truth.others].map(({ corners }) =>
+        Math.max(...found.map((page) => rectifiedIou(page, corners, ...truth.sheetMm))),
+      );
+      return { iou: mean(ious), confidence };
     });
     const ious = found.map(({ iou }) => iou);
     expect(shareOver(ious, 0.95)).toBeGreaterThanOrEqual(0.8);
@@ -30,7 +35,8 @@ describe('on drawn scenes', () => {
 
   it('tells which way up the writing is, or that it is not sure', () => {
     for (const { image, truth } of photos) {
-      if (truth.lines < 5) continue;
+      // A book's print is too small to be read in so small a photo of both its pages.
+      if (truth.lines < 5 || truth.others.length > 0) continue;
       const flat = flatten(image, truth.corners, { dpi: 100, longSide: 1170 });
       const { turn, confidence } = findUpright(flat.image);
       // The corners start at the page's own top left: nothing is left to turn.

@@ -110,7 +110,18 @@ process.stdout.write(
       0.95,
     ),
   )} of them over 0.95; ${unsure.length} less sure than 0.3\n` +
-    `upright wrong though surer than 0.9: ${wrongAndSure.length} of ${written.length}\n`,
+    `upright wrong though surer than 0.9: ${wrongAndSure.length} of ${written.length}; asked: ${percent(
+      written.filter(({ isAsked }) => isAsked).length / written.length,
+    )}, of the others right: ${percent(
+      shareOver(
+        written.filter(({ isAsked }) => !isAsked).map(({ isUprightRight }) => Number(isUprightRight)),
+        0.5,
+      ),
+    )}\n` +
+    `outlines that cut handwriting: ${results.filter(({ cut }) => cut > 0.01).length} of ${results.length}; ` +
+    `the whole photo wrongly taken: ${
+      results.filter(({ outline, scene }) => outline.quad === null && !scene.truth.isFull).length
+    }\n`,
 );
 
 if (options.timed > 0) {
@@ -159,9 +170,9 @@ if (options.films > 0) {
 
 const byWorst = [...results].sort((a, b) => a.iou - b.iou);
 if (options.each) {
-  for (const { scene, outline, upright, isUprightRight, iou } of byWorst) {
+  for (const { scene, outline, upright, isUprightRight, iou, cut } of byWorst) {
     process.stderr.write(
-      `${scene.name} ${scene.truth.category} ${scene.truth.desk} iou ${fixed(iou, 4)} sure ${fixed(outline.confidence, 2)} upright ${isUprightRight ? 'right' : 'wrong'} ${fixed(upright.confidence, 2)}\n`,
+      `${scene.name} ${scene.truth.category} ${scene.truth.desk} iou ${fixed(iou, 4)} cut ${fixed(cut, 3)} sure ${fixed(outline.confidence, 2)} upright ${isUprightRight ? 'right' : 'wrong'} ${fixed(upright.confidence, 2)}\n`,
     );
   }
 }

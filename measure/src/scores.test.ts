@@ -14,7 +14,10 @@ const outlineOf = (quad: Quad): Outline => ({
   quad,
   bows: null,
   confidence: 1,
+  further: [],
+  spread: null,
   isAllSheet: false,
+  isThroughWriting: false,
   others: [],
   features: null,
 });

@@ -2,7 +2,6 @@ import { rotateCorners, wholeQuad, type Point, type Quad } from '@ravlo/core';
 import type { CameraView, Place } from './camera';
 import { distortionOf } from './lens';
 import type { Scene } from './scene';
-import type { SheetPlan } from './sheet';
 import type { Surface } from './surface';
 
 /** Where a photo shows a page. */

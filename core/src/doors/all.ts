@@ -7,7 +7,7 @@ export { shrinkToFit } from '../raster/shrinkToFit';
 export { turnQuarter } from '../raster/turnQuarter';
 export { createLiveFinder, type LiveFinder, type LiveOutline } from '../outline/liveFinder';
 export { edgePicture, type EdgePicture } from '../outline/edgePicture';
-export { findOutline, type Outline } from '../outline/findOutline';
+export { findOutline, type Outline, type SheetOutline } from '../outline/findOutline';
 export { flatten, mapPage, type FlatPage } from '../flatten/flatten';
 export { findUpright, type Upright } from '../flatten/upright';
 export { sheetSignature } from '../aim/sheetSignature';
@@ -25,7 +25,7 @@ export {
   type VerdictWord,
 } from '../verdict/verdict';
 export type { Place } from '../verdict/place';
-export { findPage, fromOwnTopLeft, type FoundPage } from '../findPage';
+export { findPage, fromOwnTopLeft, LEAST_UPRIGHT_CONFIDENCE, type FoundPage } from '../findPage';
 export {
   develop,
   developFlat,

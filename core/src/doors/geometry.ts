@@ -13,7 +13,7 @@ export {
   squareToQuad,
   type Homography,
 } from '../geometry/homography';
-export { intersectLines, lineThrough, type Line } from '../geometry/line';
+export { distanceTo, intersectLines, lineThrough, type Line } from '../geometry/line';
 export { measureSheet } from '../geometry/measureSheet';
 export { FULL_PAGE, GLANCE_PAGE, PAGE_DPI, SMALL_PAGE } from '../geometry/pageScale';
 export { placeFourthCorner } from '../geometry/placeFourthCorner';

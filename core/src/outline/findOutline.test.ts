@@ -71,7 +71,7 @@ describe('findOutline', () => {
   it('proposes nothing where there is nothing', () => {
     const even = createRgba(600, 800);
     even.data.fill(200);
-    expect(findOutline(even)).toMatchObject({ quad: null, confidence: 0 });
+    expect(findOutline(even)).toMatchObject({ quad: null, further: [], spread: null });
   });
 
   it('answers something sensible on any picture at all', () => {

@@ -1,7 +1,8 @@
-import type { Rgba } from '../raster/image';
+import type { Plane, Rgba } from '../raster/image';
 import { isEvenToTheBorder } from './isEvenToTheBorder';
 import { shrinkByInteger } from '../raster/shrinkByInteger';
 import { bendSides } from './bendSides';
+import { cutsWriting } from './cutsWriting';
 import { extendBeyond } from './extendBeyond';
 import { intersectionOverUnion } from '../geometry/clipPolygon';
 import { scaleQuad, startAtTopLeft, type Quad } from '../geometry/quad';
@@ -10,19 +11,33 @@ import { marginOf, outlineConfidence } from './rankQuad';
 import { refineSides } from './refineSides';
 import { runStages } from './runStages';
 import { searchStages, type FoundQuad, type Search } from './searchPicture';
+import { seeStages, type SeenPicture } from './seePicture';
+import { bothPages, showsTwoPages } from './sheetNet';
 import { scaleBow, type Bows } from '../geometry/bows';
 import type { SideCurve } from '../geometry/sideCurve';
 
-/** Where the sheet is. */
-export interface Outline {
-  /** photo pixels, clockwise from the corner nearest the photo's top left; null when no sheet stands out */
-  readonly quad: Quad | null;
+/** Where a sheet is. */
+export interface SheetOutline {
+  /** photo pixels, clockwise from the corner nearest the photo's top left */
+  readonly quad: Quad;
   /** the sides of a curled sheet; null when they are straight */
   readonly bows: Bows | null;
   /** 0 to 1 */
   readonly confidence: number;
+}
+
+/** Where the sheet is, or the sheets. */
+export interface Outline extends Omit<SheetOutline, 'quad'> {
+  /** as a sheet's; of an open book, the page further left (or further up); null when no sheet stands out */
+  readonly quad: Quad | null;
+  /** an open book's other page */
+  readonly further: readonly SheetOutline[];
+  /** an open book's two pages as one sheet; null where there is one page, or they make no sheet together */
+  readonly spread: SheetOutline | null;
   /** the picture is nothing but sheet, to its borders: there is nothing to cut out (a flat scan, a close-up) */
   readonly isAllSheet: boolean;
+  /** all that looked like a sheet's sides ran through rows of writing: the whole photo is safer */
+  readonly isThroughWriting: boolean;
   /** up to three other places where it could be, likeliest first */
   readonly others: readonly Quad[];
   /** what was measured on the chosen quad, for those who tune */
@@ -36,6 +51,8 @@ export const LEAST_OUTLINE_CONFIDENCE = 0.3;
 /** An outline surer than this is believed though all of the picture looks like paper: white sheet, white desk. */
 const SURE = 0.9;
 const MOST_OTHERS = 3;
+/** So many of the likeliest quads may cut through writing before the whole photo is the better proposal. */
+const MOST_TRIED = 15;
 /** Sides are refined twice: roughly, within some pixels of the small picture, then closely. */
 const ROUNDS = [
   { radius: 3, places: 36 },
@@ -45,7 +62,7 @@ const ROUNDS = [
 const SAME_PLACE = 0.93;
 
 /**
- * Finds the sheet in a photo: searches a small copy (see `searchPicture`), tries whether the sheet is bent, and refines
+ * Finds the sheet in a photo: searches a small copy (see `seePicture` and `searchPicture`), tries whether the sheet is bent, and refines
  * the likeliest quad's sides on the full photo to a fraction of a pixel.
  *
  * @param photo upright by its EXIF turn
@@ -57,21 +74,88 @@ export function findOutline(photo: Rgba): Outline {
 /** As `findOutline`, a few milliseconds at a time: yields until it returns what was found. */
 export function* outlineStages(photo: Rgba): Generator<void, Outline> {
   const factor = Math.max(1, Math.ceil(Math.max(photo.width, photo.height) / SEARCH_SIDE));
-  const search = yield* searchStages(shrinkByInteger(photo, factor, { coarse: true }));
+  const seen = yield* seeStages(shrinkByInteger(photo, factor, { coarse: true }));
   yield;
-  const best = search.quads[0];
-  const [light] = search.channels;
-  if (!best) {
-    const isAllSheet = isEvenToTheBorder(light);
-    return { quad: null, bows: null, confidence: 0, isAllSheet, others: [], features: null };
+  if (showsTwoPages(seen.map)) {
+    const pages = yield* twoPages(photo, seen, factor);
+    if (pages) return pages;
   }
-  const elsewhere = otherPlaces(search.quads);
-  const confidence = outlineConfidence(best.features, marginOf(best.rank, elsewhere[0]?.rank ?? -Infinity));
+  const sheet = showsTwoPages(seen.map) ? bothPages(seen.map) : seen.map.first;
+  const search = yield* searchStages(seen, sheet);
+  const choice = choose(search, seen.ink);
+  yield;
+  const isEven = isEvenToTheBorder(seen.channels[0]);
+  if (!choice)
+    return { ...NOTHING, isAllSheet: isEven, isThroughWriting: search.quads.length > 0 && !isEven };
+  const { best, confidence, elsewhere } = choice;
   const others = elsewhere.map(({ quad }) => startAtTopLeft(scaleQuad(quad, factor)));
-  const isAllSheet = confidence < SURE && isEvenToTheBorder(light);
-  const found = { confidence, isAllSheet, others, features: best.features };
-  if (isAllSheet || confidence < LEAST_OUTLINE_CONFIDENCE) return { quad: null, bows: null, ...found };
-  return { ...refine(photo, search, best, factor), ...found };
+  const found = { ...NOTHING, confidence, others, features: best.features };
+  if (isWhole(best)) return { ...found, isAllSheet: isEven || confidence >= LEAST_OUTLINE_CONFIDENCE };
+  if (confidence < SURE && isEven) return { ...found, isAllSheet: true };
+  if (confidence < LEAST_OUTLINE_CONFIDENCE) return found;
+  return { ...found, ...refine(photo, choice, factor) };
+}
+
+const NOTHING: Outline = {
+  quad: null,
+  bows: null,
+  confidence: 0,
+  further: [],
+  spread: null,
+  isAllSheet: false,
+  isThroughWriting: false,
+  others: [],
+  features: null,
+};
+
+/** The likeliest quad of a search, and how sure it is. */
+interface Choice {
+  readonly search: Search;
+  readonly best: FoundQuad;
+  readonly confidence: number;
+  /** the best in other places */
+  readonly elsewhere: readonly FoundQuad[];
+}
+
+/** The likeliest quad that cuts through no writing. */
+function choose(search: Search, ink: Plane): Choice | null {
+  const at = search.quads.slice(0, MOST_TRIED).findIndex((quad) => !cutsWriting(ink, quad));
+  if (at < 0) return null;
+  const best = search.quads[at];
+  const elsewhere = otherPlaces([best, ...search.quads.slice(at + 1)]);
+  const margin = marginOf(best.rank, elsewhere[0]?.rank ?? -Infinity);
+  return { search, best, confidence: outlineConfidence(best.features, margin), elsewhere };
+}
+
+/** Every side is the picture's own border. */
+const isWhole = ({ sides }: FoundQuad) => sides.every((side) => side === null);
+
+/** Pages of one book share less ground than this. */
+const MOST_SHARED = 0.12;
+
+/** The two pages of an open book; null where they cannot be told apart well enough. */
+function* twoPages(photo: Rgba, seen: SeenPicture, factor: number): Generator<void, Outline | null> {
+  const first = choose(yield* searchStages(seen, seen.map.first), seen.ink);
+  yield;
+  const second = choose(yield* searchStages(seen, seen.map.second), seen.ink);
+  yield;
+  if (!first || !second) return null;
+  if (Math.min(first.confidence, second.confidence) < LEAST_OUTLINE_CONFIDENCE) return null;
+  if (isWhole(first.best) || isWhole(second.best)) return null;
+  if (intersectionOverUnion(first.best.quad, second.best.quad) > MOST_SHARED) return null;
+  const both = choose(yield* searchStages(seen, bothPages(seen.map)), seen.ink);
+  yield;
+  const sheetOf = (choice: Choice) => ({
+    ...refine(photo, choice, factor),
+    confidence: choice.confidence,
+  });
+  return {
+    ...NOTHING,
+    ...sheetOf(first),
+    further: [sheetOf(second)],
+    spread: both && !isWhole(both.best) ? sheetOf(both) : null,
+    features: first.best.features,
+  };
 }
 
 function otherPlaces([best, ...rest]: readonly FoundQuad[]): FoundQuad[] {
@@ -88,10 +172,9 @@ function otherPlaces([best, ...rest]: readonly FoundQuad[]): FoundQuad[] {
 
 function refine(
   photo: Rgba,
-  search: Search,
-  { quad, sides: lines }: FoundQuad,
+  { search, best: { quad, sides: lines } }: Choice,
   factor: number,
-): Pick<Outline, 'quad' | 'bows'> {
+): Pick<SheetOutline, 'quad' | 'bows'> {
   const fixed = lines.map((line) => line === null);
   const { sides: small, bent } = bendSides(search, clampFixed(quad, fixed, search.field), fixed);
   let sides = small.map((side) => scaleSide(side, factor));

@@ -26,7 +26,18 @@ export const SUM_BEHIND = 5;
 export const SUM_SHEET_STEP = 8;
 /** is there an edge here when thin dark marks count too (the shadow between two sheets, but a ruled line as well) */
 export const SUM_EDGE = 9;
-export const SUM_COUNT = 10;
+/** does the net see a side here, 0 to 1 */
+export const SUM_NET_SIDE = 10;
+/** thin dark marks beside the line, grey levels: on the side that the normal points to, and on the other */
+export const SUM_INK_AHEAD = 11;
+export const SUM_INK_BEHIND = 12;
+/** the same less what is usual around there, squared, and both multiplied: do the marks go on across the line? */
+export const SUM_INK_AHEAD_SQUARED = 13;
+export const SUM_INK_BEHIND_SQUARED = 14;
+export const SUM_INK_PRODUCT = 15;
+/** does a dark mark run through the line here, 0 to 1 */
+export const SUM_CROSSING = 16;
+export const SUM_COUNT = 17;
 
 export interface EvidenceSource {
   /** light, warm, green, with thin dark marks closed */
@@ -36,8 +47,11 @@ export interface EvidenceSource {
   readonly rawField: EdgeField;
   /** standard deviation of the picture's noise, grey levels */
   readonly noise: number;
-  /** the net's answer, stretched over the picture */
+  /** thin dark marks: how much darker they are than what they stand on, grey levels */
+  readonly ink: Plane;
+  /** the net's answers, stretched over the picture: sheet, and sides of sheets */
   readonly sheet: Plane;
+  readonly netSides: Plane;
 }
 
 /** Samples along a line are this far from each other, px. */
@@ -62,19 +76,65 @@ export function lineEvidence(source: EvidenceSource, line: Line): LineEvidence {
   const measured = new Float64Array(SUM_COUNT);
   forEachVisible(width, height, line, SAMPLE_STEP, (x, y, t) => {
     if (count === 0) from = t;
+    measured.fill(0);
     measureAt(source, line, x, y, measured);
+    measureInk(source.ink, line, x, y, measured);
     const at = count * SUM_COUNT;
     for (let k = 0; k < SUM_COUNT; k++) sums[at + SUM_COUNT + k] = sums[at + k] + measured[k];
     count++;
   });
+  addInkProducts(sums, count);
   return { line, from, count, sums: sums.subarray(0, (count + 1) * SUM_COUNT) };
 }
 
+/** Where ink is looked for on either side of a line, px. */
+const INK_DISTANCES = [2.5, 4, 5.5, 7] as const;
+/** How far a mark that runs through a line may lean on its way, px along the line. */
+const LEAN = 2;
+/** A mark is as clear as can be when it is some times darker than this, grey levels. */
+const CLEAR_INK = 6;
+
+function measureInk(ink: Plane, { angle }: Line, x: number, y: number, out: Float64Array): void {
+  const cos = Math.cos(angle);
+  const sin = Math.sin(angle);
+  for (const d of INK_DISTANCES) {
+    out[SUM_INK_AHEAD] += nearest(ink, x + cos * d, y + sin * d) / INK_DISTANCES.length;
+    out[SUM_INK_BEHIND] += nearest(ink, x - cos * d, y - sin * d) / INK_DISTANCES.length;
+  }
+  const on = nearest(ink, x, y);
+  let [ahead, behind] = [0, 0];
+  for (let lean = -LEAN; lean <= LEAN; lean++) {
+    const [px, py] = [x - sin * lean, y + cos * lean];
+    ahead = Math.max(ahead, nearest(ink, px + cos * 3, py + sin * 3));
+    behind = Math.max(behind, nearest(ink, px - cos * 3, py - sin * 3));
+  }
+  const least = Math.min(on, ahead, behind);
+  out[SUM_CROSSING] = least / (least + CLEAR_INK);
+}
+
+/** Samples to either side over which ink is usual. */
+const USUAL_REACH = 10;
+
+/** Fills in the squares and products of the ink on both sides, each less its mean around. */
+function addInkProducts(sums: Float64Array, count: number): void {
+  const over = (k: number, from: number, to: number) =>
+    (sums[to * SUM_COUNT + k] - sums[from * SUM_COUNT + k]) / (to - from);
+  const totals = [0, 0, 0];
+  for (let i = 0; i < count; i++) {
+    const [low, high] = [Math.max(0, i - USUAL_REACH), Math.min(count, i + USUAL_REACH + 1)];
+    const ahead = over(SUM_INK_AHEAD, i, i + 1) - over(SUM_INK_AHEAD, low, high);
+    const behind = over(SUM_INK_BEHIND, i, i + 1) - over(SUM_INK_BEHIND, low, high);
+    totals[0] += ahead * ahead;
+    totals[1] += behind * behind;
+    totals[2] += ahead * behind;
+    for (let k = 0; k < 3; k++) sums[(i + 1) * SUM_COUNT + SUM_INK_AHEAD_SQUARED + k] = totals[k];
+  }
+}
+
 function measureAt(source: EvidenceSource, line: Line, x: number, y: number, out: Float64Array): void {
-  const { channels, field, rawField, noise, sheet } = source;
+  const { channels, field, rawField, noise, sheet, netSides } = source;
   const cos = Math.cos(line.angle);
   const sin = Math.sin(line.angle);
-  out.fill(0);
   for (const d of DISTANCES) {
     for (let c = 0; c < 3; c++) {
       out[SUM_AHEAD + c] += nearest(channels[c], x + cos * d, y + sin * d) / DISTANCES.length;
@@ -94,6 +154,10 @@ function measureAt(source: EvidenceSource, line: Line, x: number, y: number, out
   out[SUM_EDGE] = supportOfEdge(edgeAlong(rawField, x, y, cos, sin), noise);
   const sheetX = sheet.width / field.width;
   const sheetY = sheet.height / field.height;
+  for (let d = -1; d <= 1; d++) {
+    const side = nearest(netSides, x * sheetX + cos * d, y * sheetY + sin * d);
+    if (side > out[SUM_NET_SIDE]) out[SUM_NET_SIDE] = side;
+  }
   const reach = SHEET_DISTANCE * Math.max(field.width, field.height);
   out[SUM_SHEET_STEP] =
     nearest(sheet, (x + cos * reach) * sheetX, (y + sin * reach) * sheetY) -
@@ -132,7 +196,7 @@ function nearest(plane: Plane, x: number, y: number): number {
 const LEAST_EDGE = 0.15;
 
 /**
- * How good a side a line could be at best: the largest sum of its edge evidence, less a little a sample, over any
+ * How good a side a line could be at best: the largest sum of its evidence, of edges or by the net's word, less a little a sample, over any
  * stretch (Kadane's algorithm).
  */
 export function bestStretch({ sums, count }: LineEvidence): number {
@@ -141,7 +205,8 @@ export function bestStretch({ sums, count }: LineEvidence): number {
   for (let i = 0, at = 0; i < count; i++, at += SUM_COUNT) {
     const divides = sums[at + SUM_COUNT + SUM_SUPPORT] - sums[at + SUM_SUPPORT];
     const edge = sums[at + SUM_COUNT + SUM_EDGE] - sums[at + SUM_EDGE];
-    running = Math.max(0, running + Math.max(divides, 0.7 * edge) - LEAST_EDGE);
+    const net = sums[at + SUM_COUNT + SUM_NET_SIDE] - sums[at + SUM_NET_SIDE];
+    running = Math.max(0, running + Math.max(divides, 0.7 * edge, 0.7 * net) - LEAST_EDGE);
     if (running > best) best = running;
   }
   return best;

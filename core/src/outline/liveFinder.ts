@@ -56,14 +56,15 @@ export function createLiveFinder(): LiveFinder {
   let isLost = true;
 
   /** The next stages of the search; what it found, once it is through. */
-  function searchOn(frame: Rgba): Outline | null {
+  function searchOn(frame: Rgba): Pick<Outline, 'quad' | 'confidence'> | null {
     search ??= outlineStages(frame);
     for (let stage = 0; stage < (isLost ? STAGES_WHEN_LOST : STAGES); stage++) {
       const { done, value } = search.next();
       if (!done) continue;
       search = null;
       sinceSearch = 0;
-      return value;
+      // An open book is followed as one; its photo is taken apart later.
+      return value.spread ?? value;
     }
     return null;
   }

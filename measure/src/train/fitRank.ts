@@ -7,10 +7,20 @@ import {
   intersectionOverUnion,
   scaleQuad,
   shrinkByInteger,
+  type Plane,
   type Quad,
   type Rgba,
 } from '@ravlo/core';
-import { FEATURE_NAMES, marginOf, searchPicture } from '@ravlo/core/inside';
+import {
+  bothPages,
+  FEATURE_NAMES,
+  marginOf,
+  searchStages,
+  runStages,
+  seeStages,
+  showsTwoPages,
+  type SheetMap,
+} from '@ravlo/core/inside';
 import type { Truth } from '@ravlo/studio';
 import { rectifiedIou } from '../outlineScores';
 
@@ -41,16 +51,49 @@ const SEARCH_SIDE = 512;
 /** Pictures of nothing but noise, to be told from sheets. */
 const NOISE_PICTURES = 20;
 
-/** @param ious how good a candidate is, given as a quad of the photo */
-function exampleOf(category: string, image: Rgba, ious: (quad: Quad) => number): Example {
+/** What is looked for in a photo, and how good a quad of the photo is as an answer. */
+interface Wanted {
+  readonly sheet: (map: SheetMap) => Plane;
+  readonly iou: (quad: Quad) => number;
+}
+
+function examplesOf(category: string, image: Rgba, wanted: (map: SheetMap) => readonly Wanted[]): Example[] {
   const factor = Math.max(1, Math.ceil(Math.max(image.width, image.height) / SEARCH_SIDE));
-  const { quads } = searchPicture(shrinkByInteger(image, factor, { coarse: true }));
-  return {
-    category,
-    x: quads.map(({ features }) => FEATURE_NAMES.map((key) => features[key])),
-    quads: quads.map(({ quad }) => quad),
-    iou: quads.map(({ quad }) => ious(scaleQuad(quad, factor))),
-  };
+  const seen = runStages(seeStages(shrinkByInteger(image, factor, { coarse: true })));
+  return wanted(seen.map).map(({ sheet, iou }) => {
+    const { quads } = runStages(searchStages(seen, sheet(seen.map)));
+    return {
+      category,
+      x: quads.map(({ features }) => FEATURE_NAMES.map((key) => features[key])),
+      quads: quads.map(({ quad }) => quad),
+      iou: quads.map(({ quad }) => iou(scaleQuad(quad, factor))),
+    };
+  });
+}
+
+/** As the finder goes about it: page by page where the net sees two, else the one sheet. */
+function wantedIn(truth: Truth, map: SheetMap): Wanted[] {
+  const isBare = truth.category === 'bare-desk';
+  const [width, height] = truth.sheetMm;
+  const pages = [truth, ...truth.others].map(({ corners }) => corners).sort(inPicture);
+  const iouOf = (corners: Quad | undefined) => (quad: Quad) =>
+    isBare || !corners ? 0 : rectifiedIou(quad, corners, width, height);
+  if (!showsTwoPages(map)) {
+    const best = (quad: Quad) => Math.max(...pages.map((corners) => iouOf(corners)(quad)));
+    return [{ sheet: ({ first }) => first, iou: best }];
+  }
+  const [first, second] = pages.length > 1 ? pages : [undefined, undefined];
+  const halves: Wanted[] = [
+    { sheet: (each) => each.first, iou: iouOf(first) },
+    { sheet: (each) => each.second, iou: iouOf(second) },
+  ];
+  return pages.length > 1 ? halves : [...halves, { sheet: bothPages, iou: iouOf(truth.corners) }];
+}
+
+/** The page further left first, or further up where they lie above each other. */
+function inPicture(a: Quad, b: Quad): number {
+  const [dx, dy] = [0, 1].map((axis) => b.reduce((sum, corner, i) => sum + corner[axis] - a[i][axis], 0));
+  return -(Math.abs(dx) > Math.abs(dy) ? dx : dy);
 }
 
 let seed = 7;
@@ -60,20 +103,14 @@ const examples: Example[] = [];
 for (const name of readdirSync(dir).filter((file) => file.endsWith('.jpg'))) {
   const truth = JSON.parse(readFileSync(path.join(dir, name.replace('.jpg', '.json')), 'utf8')) as Truth;
   const { image } = await decodePhoto(path.join(dir, name));
-  const [width, height] = truth.sheetMm;
-  const isBare = truth.category === 'bare-desk';
-  examples.push(
-    exampleOf(truth.category, image, (quad) =>
-      isBare ? 0 : rectifiedIou(quad, truth.corners, width, height),
-    ),
-  );
+  examples.push(...examplesOf(truth.category, image, (map) => wantedIn(truth, map)));
 }
 for (let k = 0; k < NOISE_PICTURES; k++) {
   const image = createRgba(16 + Math.floor(chance() * 700), 16 + Math.floor(chance() * 900));
   const [middle, reach] = [40 + chance() * 160, chance() * 110];
   for (let i = 0; i < image.data.length; i++)
     image.data[i] = i % 4 === 3 ? 255 : middle + (chance() - 0.5) * reach;
-  examples.push(exampleOf('noise', image, () => 0));
+  examples.push(...examplesOf('noise', image, () => [{ sheet: ({ first }) => first, iou: () => 0 }]));
 }
 
 /** Categories that were drawn more often count no more than the others. */

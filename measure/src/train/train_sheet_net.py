@@ -97,10 +97,11 @@ def augment(batch, others, rng):
     batch = warped(batch, rng)
     colours, truth = batch[:, :3], batch[:, 3:]
     cover = truth[:, :2].sum(1, keepdim=True).clamp(0, 1)
-    behind = warped(others, rng, 3.0)[:, :3]
-    for k in range(n):
-        if rng.random() < 0.25:
-            colours[k] = colours[k] * cover[k] + behind[k] * (1 - cover[k])
+    laid = np.flatnonzero(rng.random(n) < 0.25)
+    if len(laid) > 0:
+        behind = warped(others[laid, :3].float() / 255, rng, 3.0)
+        for k, picture in zip(laid, behind):
+            colours[k] = colours[k] * cover[k] + picture * (1 - cover[k])
     gamma = torch.tensor(np.exp(rng.normal(0, 0.25, (n, 1, 1, 1))), dtype=torch.float32)
     gain = torch.tensor(np.exp(rng.normal(0, 0.12, (n, 3, 1, 1))), dtype=torch.float32)
     offset = torch.tensor(rng.normal(0, 0.03, (n, 3, 1, 1)), dtype=torch.float32)
@@ -113,7 +114,7 @@ def augment(batch, others, rng):
     for k in range(n):
         for _ in range(rng.integers(0, 4)):
             lay_thing(colours[k], cover[k], rng)
-    noise = torch.tensor(rng.normal(0, 1, colours.shape), dtype=torch.float32) * rng.uniform(0, 0.04)
+    noise = torch.randn(colours.shape) * rng.uniform(0, 0.04)
     return (colours + noise).clamp(0, 1), in_order(truth)
 
 
@@ -154,8 +155,11 @@ def loss_of(logits, truth):
     lines = F.binary_cross_entropy_with_logits(logits[:, 2:], marks, weight=1 + 6 * marks)
     p = torch.sigmoid(logits[:, :2])
     both = (p * target[:, :2]).sum((2, 3))
-    dice = 1 - (2 * both + 1) / (p.sum((2, 3)) + target[:, :2].sum((2, 3)) + 1)
-    return cover + 0.5 * dice.mean() + 0.6 * lines
+    there = target[:, :2].sum((2, 3))
+    dice = 1 - (2 * both + 1) / (p.sum((2, 3)) + there + 1)
+    # Where there is no page (most photos have no second one) a little doubt is no overlap of nothing.
+    dice = dice[there > 1].mean()
+    return cover + 0.5 * dice + 0.6 * lines
 
 
 def share_right(net, held):
@@ -234,14 +238,14 @@ def main():
     optimizer = torch.optim.AdamW(net.parameters(), lr=options.rate, weight_decay=1e-4)
     began = time.time()
     step = 0
-    pick = lambda n: records[torch.tensor(rng.integers(0, len(records), n))].permute(0, 3, 1, 2).float() / 255
+    pick = lambda n: records[torch.tensor(rng.integers(0, len(records), n))].permute(0, 3, 1, 2)
     while True:
         share = (time.time() - began) / (options.minutes * 60)
         if share >= 1:
             break
         for group in optimizer.param_groups:
             group["lr"] = options.rate * min(1, step / 100 + 0.01) * 0.5 * (1 + np.cos(np.pi * share))
-        colours, truth = augment(pick(16), pick(16), rng)
+        colours, truth = augment(pick(16).float() / 255, pick(16), rng)
         loss = loss_of(net(((colours - 0.5) * 2).contiguous(memory_format=torch.channels_last)), truth)
         optimizer.zero_grad()
         loss.backward()

@@ -1,0 +1,21 @@
+import type { Plane } from '../raster/image';
+import type { FoundQuad } from './searchPicture';
+import { rowsBeyond } from './rowsBeyond';
+
+/**
+ * Rows that cross a side and go on behind it, or that run along it and go on beyond it, more than this (each 0 to 1) and the
+ * side cuts through what is on the page. On 61 drawn photos of sixteen kinds true outlines had at most 0.12 and 0.27;
+ * with one side slid a third into the page the medians were 0.67 and 0.5.
+ */
+const MOST_ROWS_ACROSS = 0.3;
+const MOST_ROWS_BEYOND = 0.4;
+
+/**
+ * Whether a quad's sides run through rows of writing, rules or squares: beyond a true side lies a desk, whose pattern does
+ * not go on from the page's rows. Such an outline is never proposed.
+ *
+ * @param ink dark marks of the searched picture, grey levels
+ */
+export function cutsWriting(ink: Plane, { quad, features }: Pick<FoundQuad, 'quad' | 'features'>): boolean {
+  return features.mostRowsAcross > MOST_ROWS_ACROSS || rowsBeyond(ink, quad) > MOST_ROWS_BEYOND;
+}
