@@ -1,4 +1,4 @@
-import { findPage, fromOwnTopLeft, scaleQuad, type Point } from '@ravlo/core';
+import { findPage, fromOwnTopLeft, scaleQuad, type Point, type Quad, wholeQuad } from '@ravlo/core';
 import { decodePhoto } from '@ravlo/codec';
 import { perPhoto, since } from './report';
 
@@ -8,13 +8,17 @@ export async function find(photos: readonly string[]): Promise<void> {
     await perPhoto(file, async () => {
       const photo = await decodePhoto(file);
       const start = performance.now();
-      const { outline, turn } = findPage(photo.image, photo);
-      const { quad, confidence } = outline;
+      const { outline, turn, further } = findPage(photo.image, photo);
+      const { quad, confidence, isAllSheet } = outline;
+      const { width, height } = photo.image;
+      const sheet = quad ?? (isAllSheet ? wholeQuad(width, height) : null);
+      const cornersOf = (page: Quad) => fromOwnTopLeft(scaleQuad(page, photo.scale), turn).map(rounded);
       return {
         file,
         width: photo.width,
         height: photo.height,
-        corners: quad && fromOwnTopLeft(scaleQuad(quad, photo.scale), turn).map(rounded),
+        corners: sheet && cornersOf(sheet),
+        ...(further.length > 0 ? { others: further.map((page) => cornersOf(page.quad)) } : null),
         confidence: Math.round(confidence * 1000) / 1000,
         ms: since(start),
       };

@@ -1,7 +1,7 @@
-import { findPage, scaleBows, scaleQuad } from '@ravlo/core';
+import { findPage } from '@ravlo/core';
 import { decodePhoto, type DecodedPhoto } from '@ravlo/codec';
-import { FRESH_RECIPE, type Recipe } from '@ravlo/contract';
-import { toFound } from '@ravlo/words';
+import { FRESH_RECIPE, type Found, type Recipe } from '@ravlo/contract';
+import { toFound, toFoundSheet } from '@ravlo/words';
 import type { PacketPage } from './packet';
 
 export interface OpenedPage {
@@ -15,16 +15,13 @@ export interface OpenedPage {
  *
  * @throws Error with a plain message when the file cannot be read as a photo
  */
-export async function openPage({ file, recipe }: PacketPage): Promise<OpenedPage> {
+export async function openPage({ file, recipe, found: known }: PacketPage): Promise<OpenedPage> {
   const photo = await decodePhoto(file);
   if (recipe && recipe.outline.by !== 'pending') return { photo, recipe };
-  const { outline, turn } = findPage(photo.image, { focal: photo.focal });
-  const found = toFound({
-    corners: outline.quad && scaleQuad(outline.quad, photo.scale),
-    bows: outline.bows && scaleBows(outline.bows, photo.scale),
-    confidence: outline.confidence,
-    isAllSheet: outline.isAllSheet,
-    turn,
-  });
-  return { photo, recipe: { ...FRESH_RECIPE, ...recipe, ...found } };
+  const { outline, turn } = known ?? findIn(photo);
+  return { photo, recipe: { ...FRESH_RECIPE, ...recipe, outline, turn } };
 }
+
+/** The page that a photo shows, or the pages. */
+export const findIn = (photo: DecodedPhoto): Found =>
+  toFound(toFoundSheet(findPage(photo.image, { focal: photo.focal }), photo.scale));

@@ -1,4 +1,4 @@
-import type { PacketFacts, Recipe } from '@ravlo/contract';
+import type { Found, PacketFacts, Recipe } from '@ravlo/contract';
 
 /** A photo and, where it comes from an archive, its recipe; else what is found in it is the recipe. */
 export interface PacketPage {
@@ -8,6 +8,8 @@ export interface PacketPage {
   /** ISO 8601 */
   readonly takenAt: string;
   readonly recipe: Recipe | null;
+  /** what was found in it already */
+  readonly found?: Pick<Found, 'outline' | 'turn'>;
 }
 
 /** What one PDF is made of. */

@@ -6,6 +6,7 @@ import { openSources } from './openSources';
 import type { Packet } from './packet';
 import { savePictures, type PictureKind } from './pictures';
 import { report, since } from './report';
+import { unfoldBooks } from './unfoldBooks';
 
 export interface PdfOptions extends MakePdfOptions {
   /** a file; a folder where several packets are made or it ends with a slash */
@@ -25,7 +26,8 @@ export async function pdf(sources: readonly string[], options: PdfOptions): Prom
   try {
     const isFolder = packets.length > 1 || /[\\/]$/.test(options.output);
     const taken: string[] = [];
-    for (const packet of packets) {
+    for (const each of packets) {
+      const packet = await unfoldBooks(each);
       const named = fileName(options.name ?? packet.name);
       const name = versionedName(named, taken);
       taken.push(name);

@@ -15,6 +15,7 @@ import {
   pagePartSchema,
   recipeOutlineSchema,
   recipeTuningSchema,
+  waySchema,
 } from './recipe';
 import { turnSchema } from './turn';
 import type { Recipe } from './recipe';
@@ -38,6 +39,7 @@ export const recipePatchSchema = z
   .object({
     outline: change(recipeOutlineSchema),
     turn: change(turnSchema),
+    way: change(waySchema.nullable()),
     look: change(lookSchema),
     tuning: change(recipeTuningSchema.nullable()),
     level: change(levelSchema.nullable()),
@@ -69,7 +71,7 @@ interface Change {
 type Changes = Readonly<Record<string, Change>>;
 type Fields = Readonly<Record<string, unknown>>;
 
-const RECIPE_FIELDS = ['outline', 'turn', 'look', 'tuning', 'level', 'part'] as const;
+const RECIPE_FIELDS = ['outline', 'turn', 'way', 'look', 'tuning', 'level', 'part'] as const;
 const PACKET_FIELDS = [
   'name',
   'paper',
@@ -158,7 +160,7 @@ export interface Met<P> {
 
 export interface MeetOptions {
   /** what Ravlo found by itself: it never stands against a person who had seen the photo before that */
-  readonly found?: Pick<Recipe, 'outline' | 'turn'> | null;
+  readonly found?: Pick<Recipe, 'outline' | 'turn' | 'way'> | null;
 }
 
 /** Holds a patch against a recipe as it is now. */

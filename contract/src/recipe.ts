@@ -25,12 +25,26 @@ export const recipeOutlineSchema = z.discriminatedUnion('by', [
     corners: cornersSchema,
     bows: bowsSchema.optional(),
     confidence: z.number().min(0).max(1),
+    /** an open book's page: the corners of both its pages as one sheet */
+    spread: cornersSchema.optional(),
   }),
   z.object({ by: z.literal('hand'), corners: cornersSchema, bows: bowsSchema.optional() }),
-  /** the whole photo is the page: by choice, because no sheet stood out, or because all of it is sheet (a flat scan) */
-  z.object({ by: z.literal('whole'), reason: z.enum(['chosen', 'none-found', 'all-sheet']) }),
+  /**
+   * the whole photo is the page: by choice, because no sheet stood out, because every outline would have cut through
+   * writing, or because all of it is sheet (a flat scan)
+   */
+  z.object({
+    by: z.literal('whole'),
+    reason: z.enum(['chosen', 'none-found', 'through-writing', 'all-sheet']),
+  }),
 ]);
 export type RecipeOutline = z.infer<typeof recipeOutlineSchema>;
+
+/** The outline of an open book's page made that of both its pages; any other stays as it is. */
+export function asOneSheet(outline: RecipeOutline): RecipeOutline {
+  if (outline.by !== 'finder') return outline;
+  return outline.spread ? { by: 'hand', corners: outline.spread } : outline;
+}
 
 export const lookSchema = z.enum(['as-shot', 'daylight', 'pen', 'pencil', 'soft-grey']);
 export type Look = z.infer<typeof lookSchema>;
@@ -53,6 +67,8 @@ export type RecipeTuning = z.infer<typeof recipeTuningSchema>;
 export const MOST_LEVEL = 15;
 export const levelSchema = z.number().min(-MOST_LEVEL).max(MOST_LEVEL);
 
+export const waySchema = z.literal('unsure');
+
 /** A named piece of work: a workbook page, a question. */
 export const partSchema = z.string().trim().min(1).max(60);
 
@@ -66,6 +82,8 @@ export const recipeSchema = z.object({
   turn: turnSchema,
   look: lookSchema,
   tuning: recipeTuningSchema.optional(),
+  /** nobody knows yet whether `turn` brings it upright; left out once that is known or a person has turned it */
+  way: waySchema.optional(),
   /** fine turn after the quarter turn, degrees clockwise */
   level: levelSchema.optional(),
   /** which of the parts that a brief asks for the page is, where a person has said so */

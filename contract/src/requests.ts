@@ -9,7 +9,7 @@ import {
   shelfPacketSchema,
 } from './packet';
 import { packetPatchSchema, recipePatchSchema } from './patch';
-import { recipeOutlineSchema, recipeSchema } from './recipe';
+import { recipeOutlineSchema, recipeSchema, waySchema } from './recipe';
 import { turnSchema } from './turn';
 
 /** Photos above these are refused, with a plain sentence. */
@@ -27,6 +27,9 @@ const MOST_ARRANGED = 20;
 export const MOST_EDITED = 4 * MOST_PAGES;
 /** The largest JSON body that the server reads, bytes: the largest recipe that there can be, changed as a whole. */
 export const MOST_JSON_BYTES = 16 * 1024 * 1024;
+
+/** Further pages that one photo may show. */
+const MOST_FURTHER = 3;
 
 /** What the client may ask and what the server answers, one pair a route. */
 
@@ -58,7 +61,14 @@ export const editedSchema = z.object({ packets: z.array(packetSchema), pages: z.
 export type Edited = z.infer<typeof editedSchema>;
 
 /** What Ravlo has found in a page's photo by itself: taken only where nobody has said anything yet. */
-export const foundSchema = z.object({ outline: recipeOutlineSchema, turn: turnSchema });
+export const foundSchema = z.object({
+  outline: recipeOutlineSchema,
+  turn: turnSchema,
+  /** as in a recipe */
+  way: waySchema.optional(),
+  /** the outlines of further pages that the photo shows, in the order in which they are read */
+  further: z.array(recipeOutlineSchema).max(MOST_FURTHER).optional(),
+});
 export type Found = z.infer<typeof foundSchema>;
 
 /** A packet with exactly these pages, in this order; more than fit are read, so that it can be said that they do not. */

@@ -2,6 +2,7 @@ import request from 'supertest';
 import {
   MOST_JSON_BYTES,
   MOST_NOTES,
+  MOST_PAGES,
   MOST_POINTS,
   MOST_STROKE_POINTS,
   type Edits,
@@ -11,6 +12,7 @@ import {
   type Page,
   type Problem,
   type Recipe,
+  type RecipeOutline,
   type RecipePatch,
 } from '@ravlo/contract';
 import { sendWhole, sha256Of } from '../testing/sendPhoto';
@@ -171,6 +173,60 @@ describe('what Ravlo finds by itself', () => {
     const [first, second] = await recipes();
     expect(first.outline).toEqual(byHand);
     expect(second).toMatchObject({ outline: sheet.outline, turn: 90 });
+  });
+
+  const half = (left: number): RecipeOutline => ({
+    by: 'finder',
+    corners: [
+      [left, 0],
+      [left + 40, 0],
+      [left + 40, 60],
+      [left, 60],
+    ],
+    confidence: 0.9,
+  });
+
+  it('makes two pages of a photo of an open book, one behind the other, once', async () => {
+    const [, page] = packet.pages;
+    const before = packet.pages.map(({ id }) => id);
+    const book = { outline: half(0), turn: 90, further: [half(40)] };
+    await found(page, book).expect(200);
+    await found(page, book).expect(200);
+    const { pages } = await open();
+    expect(pages.map(({ id }) => id)).toEqual([before[0], before[1], pages[2].id, before[2]]);
+    expect(pages[2].photo.id).toBe(page.photo.id);
+    expect(pages.slice(1, 3).map(({ recipe }) => recipe)).toMatchObject([
+      { outline: half(0), turn: 90 },
+      { outline: half(40), turn: 90 },
+    ]);
+  });
+
+  it('takes an open book as one sheet where a packet has no room for its pages', async () => {
+    const [page] = packet.pages;
+    for (let k = packet.pages.length; k < MOST_PAGES; k++)
+      await request(server.imke).post(`/api/pages/${page.id}/copy`).send({}).expect(201);
+    const both = (half(0) as Extract<RecipeOutline, { by: 'finder' }>).corners;
+    await found(packet.pages[1], {
+      outline: { ...half(0), spread: both },
+      turn: 0,
+      further: [half(40)],
+    }).expect(200);
+    const { pages } = await open();
+    expect(pages).toHaveLength(MOST_PAGES);
+    expect(pages[1].recipe.outline).toEqual({ by: 'hand', corners: both });
+  }, 60_000);
+
+  it('takes a page that cannot be told to lie as the others do, where these agree', async () => {
+    const unsure = { outline: half(0), turn: 0, way: 'unsure' };
+    const [a, b, c] = packet.pages;
+    await found(a, unsure).expect(200);
+    expect((await recipes())[0]).toMatchObject({ turn: 0, way: 'unsure' });
+    await editPage(a, { turn: { from: 0, to: 270 }, way: { from: 'unsure', to: null } }).expect(200);
+    expect((await recipes())[0].way).toBeUndefined();
+    await found(b, { outline: half(0), turn: 270 }).expect(200);
+    await found(c, unsure).expect(200);
+    expect((await recipes())[2]).toMatchObject({ turn: 270 });
+    expect((await recipes())[2].way).toBeUndefined();
   });
 
   it('never stands against a person who had not seen it yet', async () => {

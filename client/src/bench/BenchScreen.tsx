@@ -215,13 +215,7 @@ function BenchPage(props: BenchPageProps) {
         )}
         <View style={styles.tool}>
           {tool === 'edges' ? (
-            <EdgesTool
-              page={page}
-              pageIds={pages.map(({ id }) => id)}
-              corner={corner}
-              isBent={isBent}
-              onBent={setBent}
-            />
+            <EdgesTool page={page} pages={pages} corner={corner} isBent={isBent} onBent={setBent} />
           ) : null}
           {tool === 'turn' ? <TurnTool page={page} pages={pages} onLevel={setLevel} /> : null}
           {tool === 'look' ? (

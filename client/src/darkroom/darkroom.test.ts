@@ -12,7 +12,8 @@ const corners = [
   [91, 120],
   [2, 119],
 ] as const;
-const found: FoundSheet = { corners, bows: null, confidence: 0.9, isAllSheet: false, turn: 180 };
+const ALONE = { isThroughWriting: false, isTurnUnsure: false, further: [], spread: null };
+const found: FoundSheet = { corners, bows: null, confidence: 0.9, isAllSheet: false, turn: 180, ...ALONE };
 const picture: Picture = {
   blob: new Blob(['a tile']),
   width: 400,

@@ -89,7 +89,8 @@ export function createDarkroom({ pictures: name, makeWorker = openWorker }: Dark
         options,
       );
       const page = toFound(found);
-      await pictures.put(pictureKey(photo, { ...FRESH_RECIPE, look, ...page }, TILE_SIDE), picture);
+      const { outline, turn } = page;
+      await pictures.put(pictureKey(photo, { ...FRESH_RECIPE, look, outline, turn }, TILE_SIDE), picture);
       return { found: page, checked };
     },
 

@@ -1,3 +1,4 @@
+import { addTurns } from '@ravlo/core/geometry';
 import { nanoid } from 'nanoid';
 import {
   diffFacts,
@@ -8,6 +9,7 @@ import {
   type PacketPatch,
   type Page,
   type Recipe,
+  type Turn,
 } from '@ravlo/contract';
 import { ensureEdits, keep } from './editsKeeping';
 import { edited, selectFacts, selectRecipe, stepped } from './editsSlice';
@@ -24,6 +26,13 @@ type PageChange = (recipe: Recipe, page: Page) => Recipe;
 type StepKind = { readonly [K in Step['kind']]: Omit<Extract<Step, { kind: K }>, 'id' | 'at'> }[Step['kind']];
 
 export const newStep = (step: StepKind): Step => ({ ...step, id: nanoid(), at: Date.now() }) as Step;
+
+/** A recipe turned by quarters: whoever turns a page knows which way up it is. */
+export const turnedBy = (recipe: Recipe, by: Turn): Recipe => ({
+  ...recipe,
+  turn: addTurns(recipe.turn, by),
+  way: undefined,
+});
 
 /** Changes one page's recipe. `what` was changed, as a person would call it: "the edges". */
 export const changeRecipe = (page: Page, change: PageChange, what: string): AppThunk =>

@@ -78,7 +78,8 @@ export function findPage(page: Page): AppThunk<Promise<void>> {
         const { found, checked } = await lookOnce(photo.sha256, parts, () =>
           parts.darkroom.lookInto(photo, recipe.look, { priority: PRIORITY }),
         );
-        dispatch(judged({ key: verdictKey(photo, { ...recipe, ...found }), checked }));
+        const { outline, turn } = found;
+        dispatch(judged({ key: verdictKey(photo, { ...recipe, outline, turn }), checked }));
         const { data, error } = await dispatch(
           api.endpoints.noteFound.initiate({ id: page.id, ...found }, { track: false }),
         );

@@ -12,6 +12,7 @@ export function sayStep(step: Step, pages: readonly Page[]): string {
 const FIELD_WORDS: Readonly<Record<string, string>> = {
   outline: 'edges',
   turn: 'turn',
+  way: 'turn',
   look: 'look',
   tuning: 'ink and paper',
   level: 'fine turn',
@@ -26,7 +27,7 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
 
 /** The fields of a patch in words: "look and turn". */
 export function sayFields(patch: RecipePatch | PacketPatch): string {
-  const words = Object.keys(patch).map((field) => FIELD_WORDS[field] ?? field);
+  const words = [...new Set(Object.keys(patch).map((field) => FIELD_WORDS[field] ?? field))];
   return words.length > 1
     ? `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`
     : (words[0] ?? '');

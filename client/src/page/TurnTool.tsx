@@ -1,10 +1,10 @@
-import { addTurns, type Turn } from '@ravlo/core/geometry';
+import type { Turn } from '@ravlo/core/geometry';
 import RotateCcw from 'lucide-react-native/icons/rotate-ccw';
 import RotateCw from 'lucide-react-native/icons/rotate-cw';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { MOST_LEVEL, type Page } from '@ravlo/contract';
-import { changeRecipe, changeRecipes } from '@/packet/editing';
+import { changeRecipe, changeRecipes, turnedBy } from '@/packet/editing';
 import { selectRecipe } from '@/packet/editsSlice';
 import { useAppDispatch, useAppSelector, useDarkroom } from '@/packet/store';
 import { Button } from '@/ui/Button';
@@ -26,11 +26,8 @@ export function TurnTool({ page, pages, onLevel }: TurnToolProps) {
   const darkroom = useDarkroom();
   const recipe = useAppSelector((state) => selectRecipe(state, page));
   const [message, setMessage] = useState<string | null>(null);
-  const turn = (by: Turn) =>
-    dispatch(changeRecipe(page, (now) => ({ ...now, turn: addTurns(now.turn, by) }), 'turn'));
-  const turnAll = () =>
-    pages &&
-    dispatch(changeRecipes(pages, (other) => ({ ...other, turn: addTurns(other.turn, 90) }), 'turn'));
+  const turn = (by: Turn) => dispatch(changeRecipe(page, (now) => turnedBy(now, by), 'turn'));
+  const turnAll = () => pages && dispatch(changeRecipes(pages, (other) => turnedBy(other, 90), 'turn'));
   const setLevel = (level: number) => {
     onLevel?.(null);
     dispatch(changeRecipe(page, (now) => ({ ...now, level: level || undefined }), 'fine turn'));
@@ -39,9 +36,15 @@ export function TurnTool({ page, pages, onLevel }: TurnToolProps) {
     setMessage('Reading which way is up…');
     try {
       const found = await darkroom.find(page.photo, { priority: 2 });
-      setMessage(found.turn === recipe.turn ? 'It stands the right way up.' : null);
+      setMessage(
+        found.way
+          ? 'Ravlo cannot tell which way up this page is. Turn it by hand.'
+          : found.turn === recipe.turn
+            ? 'It stands the right way up.'
+            : null,
+      );
       if (found.turn !== recipe.turn)
-        dispatch(changeRecipe(page, (now) => ({ ...now, turn: found.turn }), 'turn'));
+        dispatch(changeRecipe(page, (now) => ({ ...now, turn: found.turn, way: found.way }), 'turn'));
     } catch {
       setMessage('The photo could not be opened here. It is safe; reload the page and try again.');
     }

@@ -82,7 +82,7 @@ function factsOf(seen: readonly SeenPage[], i: number, lost: readonly number[]):
     id: page.id,
     verdict: checked?.verdict.word ?? null,
     why: checked?.verdict.reasons[0] && sayReason(checked.verdict.reasons[0].kind),
-    isSheetMissing: recipe.outline.by === 'whole' && recipe.outline.reason === 'none-found',
+    isSheetMissing: recipe.outline.by === 'whole' && /none-found|through-writing/.test(recipe.outline.reason),
     twinOf: twin === null ? null : twin + 1,
     isLandscape: checked?.isLandscape,
     isAsShot: recipe.look === 'as-shot',

@@ -8,6 +8,8 @@ import { Notice } from '@/ui/Notice';
 import { colours, space, target } from '@/ui/tokens';
 import { useNow } from '@/ui/useNow';
 import { Words } from '@/ui/Words';
+import { SpreadNotice } from './SpreadNotice';
+import { WayUpNotice } from './WayUpNotice';
 import type { Table } from './useTable';
 
 export interface TableNoticesProps {
@@ -54,6 +56,8 @@ export function TableNotices({ packetId, table, remarks, onOpen }: TableNoticesP
           detail="The photos are kept here and go up by themselves."
         />
       ) : null}
+      <WayUpNotice pages={pages} />
+      <SpreadNotice pages={pages} />
       {missing.length > 0 && pages.length > 0 ? (
         <Notice
           title={`Still missing: ${missing.slice(0, 8).join(', ')}${missing.length > 8 ? ` and ${missing.length - 8} more` : ''}.`}

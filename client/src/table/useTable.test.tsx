@@ -1,9 +1,10 @@
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { Provider } from 'react-redux';
-import type { OpenPacket } from '@ravlo/contract';
+import type { OpenPacket, Page } from '@ravlo/contract';
 import { openRealServer, PROXY_ERROR, WELL, type RealServer } from '../../test/realServer';
 import { createStore } from '@/packet/store';
 import { selectTroubles } from '@/packet/troublesSlice';
+import { dropOfSpread, spreadsOf, takeSpreadAsOne } from '@/packet/spreads';
 import { useTable } from './useTable';
 
 /** The table's moves against a real server: each is one step, all or nothing, and can be taken back. */
@@ -21,6 +22,14 @@ jest.setTimeout(30_000);
 const idsOn = async (id: string) =>
   ((await server.ask('GET', `packets/${id}`)) as OpenPacket).pages.map((page) => page.id);
 
+const outlineOf = async (id: string) => ((await server.ask('GET', `pages/${id}`)) as Page).recipe.outline;
+const BOTH = [
+  [0, 0],
+  [80, 0],
+  [80, 60],
+  [0, 60],
+];
+
 async function openTable(packetId: string) {
   const store = createStore({ darkroom: { lookInto: () => new Promise(() => undefined) } as never });
   const view = renderHook(() => useTable(packetId), {
@@ -31,6 +40,7 @@ async function openTable(packetId: string) {
     table: () => view.result.current,
     does: (work: () => unknown) => act(async () => void (await work())),
     told: () => selectTroubles(store.getState()).told,
+    dispatch: store.dispatch,
   };
 }
 const these = (...ids: string[]) => new Set(ids);
@@ -134,5 +144,49 @@ describe('on the table', () => {
     server.setLine(WELL);
     expect([await idsOn(here), await idsOn(there)]).toEqual(before);
     expect(table().history.undoStep).toBeNull();
+  });
+});
+
+describe('an open book', () => {
+  const half = (left: number) => ({
+    by: 'finder',
+    corners: [
+      [left, 0],
+      [left + 40, 0],
+      [left + 40, 60],
+      [left, 60],
+    ],
+    confidence: 0.9,
+    spread: BOTH,
+  });
+
+  async function openBook() {
+    const id = await server.newPacket(2, 'Log book');
+    const [photo, other] = await idsOn(id);
+    const found = { outline: half(0), turn: 0, further: [half(40)] };
+    await server.ask('PUT', `pages/${photo}/found`, found);
+    const [left, right] = await idsOn(id);
+    return { id, left, right, other, ...(await openTable(id)) };
+  }
+
+  it('is two pages, and one press makes them one, which can be taken back', async () => {
+    const { id, left, right, other, table, does, dispatch } = await openBook();
+    const { pages } = table();
+    expect(spreadsOf(pages).map((spread) => [spread.left.id, spread.right.id])).toEqual([[left, right]]);
+    await does(() => dispatch(takeSpreadAsOne(pages, pages[0])));
+    await waitFor(async () => expect(await outlineOf(left)).toEqual({ by: 'hand', corners: BOTH }));
+    expect(await idsOn(id)).toEqual([left, other]);
+    await does(() => table().undo());
+    await does(() => table().undo());
+    expect(await idsOn(id)).toEqual([left, right, other]);
+    await waitFor(async () => expect(await outlineOf(left)).toEqual(half(0)));
+  });
+
+  it('and one press drops either', async () => {
+    const { id, left, right, other, table, does, dispatch } = await openBook();
+    await does(() => dispatch(dropOfSpread(table().pages, table().pages[0])));
+    expect(await idsOn(id)).toEqual([right, other]);
+    await does(() => table().undo());
+    expect(await idsOn(id)).toEqual([left, right, other]);
   });
 });

@@ -1,8 +1,7 @@
-import { addTurns } from '@ravlo/core/geometry';
 import type { Look, Page, Turn } from '@ravlo/contract';
 import { useState } from 'react';
 import { LOOK_AGAIN, usePacketQuery } from '@/packet/api';
-import { changeRecipes } from '@/packet/editing';
+import { changeRecipes, turnedBy } from '@/packet/editing';
 import { selectFacts } from '@/packet/editsSlice';
 import { idsOf } from '@/packet/pageOrder';
 import { useAppDispatch, useAppSelector, type AppThunk } from '@/packet/store';
@@ -84,9 +83,7 @@ export function useTable(packetId: string) {
       make(joinPacket(laid, otherId, `join ${otherName}`), `The pages of “${otherName}” are here now.`),
 
     turn: (chosen: Chosen, by: Turn) =>
-      dispatch(
-        changeRecipes(pagesOf(chosen), (recipe) => ({ ...recipe, turn: addTurns(recipe.turn, by) }), 'turn'),
-      ),
+      dispatch(changeRecipes(pagesOf(chosen), (recipe) => turnedBy(recipe, by), 'turn')),
     setLook: (chosen: Chosen, look: Look) =>
       dispatch(
         changeRecipes(

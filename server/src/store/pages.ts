@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import { Op } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import {
+  asOneSheet,
   FRESH_RECIPE,
+  MOST_PAGES,
   type CopyPage,
   type Deleted,
   type Found,
@@ -14,6 +16,7 @@ import { inWriting, ownPageRows, packetRow, pageRow, type StoreContext } from '.
 import type { KeptPhoto } from './photos';
 import { assertRoom, makePlace, type Place } from './placing';
 import { timeLeft } from './timeLeft';
+import type { PageRow } from './models';
 
 export interface NewPage extends Place {
   readonly photo: KeptPhoto;
@@ -25,12 +28,65 @@ export interface NewPage extends Place {
 }
 
 const MOST_NAME = 250;
+/** Pages that must lie the same way before another, which cannot be told, is taken to lie so too. */
+const ENOUGH_TO_FOLLOW = 2;
 
 /** The pages of one person. */
 export type Pages = ReturnType<typeof pagesOf>;
 
 export function pagesOf(context: StoreContext) {
   const { db, ownerId, log } = context;
+
+  /**
+   * Which way up a page is: where that cannot be told from it, as the other pages of its packet, if these agree: they
+   * are taken by the same hand, one after the other.
+   */
+  async function wayUp(
+    row: PageRow,
+    { turn, way }: Found,
+    transaction: Transaction,
+  ): Promise<Pick<Recipe, 'turn' | 'way'>> {
+    if (!way) return { turn };
+    const others = await db.pages.findAll({
+      where: { packetId: row.packetId, deletedAt: null, id: { [Op.ne]: row.id } },
+      transaction,
+    });
+    const known = others.flatMap(({ found, recipe }) => (found && !recipe.way ? [recipe.turn] : []));
+    const [first, ...rest] = known;
+    if (first === undefined || rest.length + 1 < ENOUGH_TO_FOLLOW) return { turn, way };
+    return rest.every((other) => other === first) ? { turn: first } : { turn, way };
+  }
+
+  /** The further pages that a photo shows lie right behind the first, as long as there is room for all of them. */
+  async function addFurther(row: PageRow, { further = [] }: Found, transaction: Transaction): Promise<void> {
+    const lying = await db.pages.count({ where: { packetId: row.packetId, deletedAt: null }, transaction });
+    if (further.length === 0) return;
+    if (lying + further.length > MOST_PAGES) {
+      await row.update(
+        { recipe: { ...row.recipe, outline: asOneSheet(row.recipe.outline) } },
+        { transaction },
+      );
+      return;
+    }
+    await db.pages.increment(
+      { position: further.length },
+      { where: { packetId: row.packetId, position: { [Op.gt]: row.position } }, transaction },
+    );
+    for (const [i, outline] of further.entries()) {
+      await db.pages.create(
+        {
+          packetId: row.packetId,
+          photoId: row.photoId,
+          clientKey: randomUUID(),
+          photoName: row.photoName,
+          position: row.position + 1 + i,
+          recipe: { ...row.recipe, outline },
+          found: { outline, turn: row.recipe.turn },
+        },
+        { transaction },
+      );
+    }
+  }
 
   return {
     /** @throws ProblemError not-found */
@@ -116,11 +172,13 @@ export function pagesOf(context: StoreContext) {
         const row = await pageRow(context, id, transaction);
         const { recipe } = row;
         if (recipe.outline.by === 'pending') {
-          const turn = recipe.turn === FRESH_RECIPE.turn ? found.turn : recipe.turn;
+          const isTurned = recipe.turn !== FRESH_RECIPE.turn;
+          const way = isTurned ? { turn: recipe.turn } : await wayUp(row, found, transaction);
           await row.update(
-            { recipe: { ...recipe, outline: found.outline, turn }, found, version: row.version + 1 },
+            { recipe: { ...recipe, outline: found.outline, ...way }, found, version: row.version + 1 },
             { transaction },
           );
+          await addFurther(row, found, transaction);
           tell(row.packetId);
         }
         return toPage(row);

@@ -10,13 +10,22 @@ import { useAppDispatch, useAppSelector, useDarkroom } from '@/packet/store';
 import { Button } from '@/ui/Button';
 import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
-import { insertedAfter } from '@/packet/pageOrder';
-import { neighbourPage, outlineBows, outlineCorners, unbent, withCorners } from './outlineEdits';
+import { idsOf, insertedAfter } from '@/packet/pageOrder';
+import { dropOfSpread, spreadOf, takeSpreadAsOne } from '@/packet/spreads';
+import type { Trouble } from '@/packet/trouble';
+import {
+  nearestOutline,
+  neighbourPage,
+  outlineBows,
+  outlineCorners,
+  unbent,
+  withCorners,
+} from './outlineEdits';
 
 export interface EdgesToolProps {
   readonly page: Page;
   /** all pages of the packet, in order */
-  readonly pageIds: readonly string[];
+  readonly pages: readonly Page[];
   /** the corner that was taken hold of last */
   readonly corner: number | null;
   readonly isBent: boolean;
@@ -26,7 +35,8 @@ export interface EdgesToolProps {
 const CORNERS = ['top left', 'top right', 'bottom right', 'bottom left'] as const;
 
 /** The buttons under the photo. */
-export function EdgesTool({ page, pageIds, corner, isBent, onBent }: EdgesToolProps) {
+export function EdgesTool({ page, pages, corner, isBent, onBent }: EdgesToolProps) {
+  const pageIds = idsOf(pages);
   const dispatch = useAppDispatch();
   const darkroom = useDarkroom();
   const recipe = useAppSelector((state) => selectRecipe(state, page));
@@ -39,9 +49,10 @@ export function EdgesTool({ page, pageIds, corner, isBent, onBent }: EdgesToolPr
   const findAgain = async () => {
     setMessage('Looking for the sheet…');
     try {
-      const found = await darkroom.find(page.photo, { priority: 2 });
-      dispatch(changeRecipe(page, (now) => ({ ...now, ...found }), 'edges'));
-      setMessage(sayFound(found.outline));
+      const { outline: first, turn, further = [] } = await darkroom.find(page.photo, { priority: 2 });
+      const outline = nearestOutline([first, ...further], corners);
+      dispatch(changeRecipe(page, (now) => ({ ...now, outline, turn }), 'edges'));
+      setMessage(sayFound(outline));
     } catch {
       setMessage('The photo could not be opened here. It is safe; reload the page and try again.');
     }
@@ -87,11 +98,15 @@ export function EdgesTool({ page, pageIds, corner, isBent, onBent }: EdgesToolPr
       setMessage('The other page could not be made just now. Nothing is lost; try again.');
     }
   };
-  const remark =
-    message ??
-    (recipe.outline.by === 'whole' && recipe.outline.reason === 'none-found'
-      ? 'No sheet stands out here, so the whole photo is used. Drag the corners onto it.'
-      : 'Drag the corners and sides onto the sheet.');
+  const isOfSpread = spreadOf(pages, page) !== null;
+  const done = (trouble: Trouble | null, said: string) => setMessage(trouble ? trouble.detail : said);
+  const takeAsOne = async () =>
+    done(await dispatch(takeSpreadAsOne(pages, page)), 'Both pages of the book are one page now.');
+  const drop = async () => {
+    const trouble = await dispatch(dropOfSpread(pages, page));
+    if (trouble) setMessage(trouble.detail);
+  };
+  const remark = message ?? sayFound(recipe.outline) ?? 'Drag the corners and sides onto the sheet.';
 
   return (
     <View style={styles.tool}>
@@ -109,23 +124,38 @@ export function EdgesTool({ page, pageIds, corner, isBent, onBent }: EdgesToolPr
           disabled={!hasCorners}
           onPress={bend}
         />
-        <Button
-          kind="dark"
-          compact
-          label="Two pages"
-          disabled={!hasCorners}
-          onPress={() => void addOther()}
-        />
+        {isOfSpread ? (
+          <>
+            <Button kind="dark" compact label="Both as one page" onPress={() => void takeAsOne()} />
+            <Button kind="dark" compact label="Without this page" onPress={() => void drop()} />
+          </>
+        ) : (
+          <Button
+            kind="dark"
+            compact
+            label="Two pages"
+            disabled={!hasCorners}
+            onPress={() => void addOther()}
+          />
+        )}
       </ScrollView>
     </View>
   );
 }
 
+/** Why the whole photo is the page; null where it is not, or by choice. */
 function sayFound(outline: RecipeOutline): string | null {
   if (outline.by !== 'whole') return null;
-  return outline.reason === 'all-sheet'
-    ? 'The photo is all sheet: there is nothing to cut away.'
-    : 'No sheet stands out here. Drag the corners onto it.';
+  switch (outline.reason) {
+    case 'all-sheet':
+      return 'The photo is all sheet: there is nothing to cut away.';
+    case 'none-found':
+      return 'No sheet stands out here, so the whole photo is used. Drag the corners onto it.';
+    case 'through-writing':
+      return 'What looked like edges ran through the writing, so the whole photo is used. Drag the corners onto the sheet.';
+    case 'chosen':
+      return null;
+  }
 }
 
 const styles = StyleSheet.create({

@@ -20,6 +20,21 @@ export function outlineCorners(outline: RecipeOutline, width: number, height: nu
   ];
 }
 
+/** Of several outlines of one photo, the one that lies nearest to some corners: a page of a book stays that page. */
+export function nearestOutline(outlines: readonly RecipeOutline[], corners: Corners): RecipeOutline {
+  const away = (outline: RecipeOutline) => {
+    const [x, y] = centreOf(outlineCorners(outline, 0, 0));
+    const [toX, toY] = centreOf(corners);
+    return Math.hypot(x - toX, y - toY);
+  };
+  return outlines.reduce((nearest, each) => (away(each) < away(nearest) ? each : nearest));
+}
+
+const centreOf = (corners: Corners): [number, number] => [
+  corners.reduce((sum, [x]) => sum + x / 4, 0),
+  corners.reduce((sum, [, y]) => sum + y / 4, 0),
+];
+
 /** The bows of an outline's sides, where the sheet is curled. */
 export function outlineBows(outline: RecipeOutline): Bows | undefined {
   return outline.by === 'finder' || outline.by === 'hand' ? outline.bows : undefined;

@@ -10,8 +10,6 @@ import {
   flattenForRecipe,
   GLANCE_PAGE,
   PAGE_DPI,
-  scaleBows,
-  scaleQuad,
   scaleRecipe,
   sheetSignature,
   shrinkToFit,
@@ -28,7 +26,7 @@ import {
   type Rgba,
   type Verdict,
 } from '@ravlo/core';
-import type { FoundSheet } from '@ravlo/words';
+import { toFoundSheet, type FoundSheet } from '@ravlo/words';
 import type { DecodedPhoto } from './codec';
 
 /** A photo by its bytes where they are in hand, else by where they can be fetched. */
@@ -104,14 +102,7 @@ export function createTools({ decode, encodeJpeg, encodePdfJpeg }: Codec) {
     /** Finds the sheet and which way up it is; corners and bows in photo pixels. */
     async find(source: PhotoSource): Promise<FoundSheet> {
       const { image, scale, focal } = await open(source);
-      const { outline, turn } = findPage(image, { focal });
-      return {
-        corners: outline.quad && scaleQuad(outline.quad, scale),
-        bows: outline.bows && scaleBows(outline.bows, scale),
-        confidence: outline.confidence,
-        isAllSheet: outline.isAllSheet,
-        turn,
-      };
+      return toFoundSheet(findPage(image, { focal }), scale);
     },
 
     /** Finds the sheet, develops it small as it will be shown, and judges it: the photo is decoded once. */
