@@ -9,6 +9,6 @@ export { marginOf } from '../outline/rankQuad';
 export { searchStages } from '../outline/searchPicture';
 export { seeStages } from '../outline/seePicture';
 export { runStages } from '../outline/runStages';
-export { bothPages, showsTwoPages, type SheetMap } from '../outline/sheetNet';
+export { bothPages, firstAlone, showsTwoPages, type SheetMap } from '../outline/sheetNet';
 export { judge, legibilityTerms } from '../verdict/judge';
 export { pageFacts, type PageFacts } from '../verdict/pageFacts';

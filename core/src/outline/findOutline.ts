@@ -12,7 +12,7 @@ import { refineSides } from './refineSides';
 import { runStages } from './runStages';
 import { searchStages, type FoundQuad, type Search } from './searchPicture';
 import { seeStages, type SeenPicture } from './seePicture';
-import { bothPages, showsTwoPages } from './sheetNet';
+import { bothPages, firstAlone, showsTwoPages } from './sheetNet';
 import { scaleBow, type Bows } from '../geometry/bows';
 import type { SideCurve } from '../geometry/sideCurve';
 
@@ -117,9 +117,9 @@ interface Choice {
   readonly elsewhere: readonly FoundQuad[];
 }
 
-/** The likeliest quad that cuts through no writing. */
-function choose(search: Search, ink: Plane): Choice | null {
-  const at = search.quads.slice(0, MOST_TRIED).findIndex((quad) => !cutsWriting(ink, quad));
+/** The likeliest quad, of those that cut through no writing. @param ink null: any quad will do */
+function choose(search: Search, ink: Plane | null): Choice | null {
+  const at = search.quads.slice(0, MOST_TRIED).findIndex((quad) => !ink || !cutsWriting(ink, quad));
   if (at < 0) return null;
   const best = search.quads[at];
   const elsewhere = otherPlaces([best, ...search.quads.slice(at + 1)]);
@@ -135,9 +135,10 @@ const MOST_SHARED = 0.12;
 
 /** The two pages of an open book; null where they cannot be told apart well enough. */
 function* twoPages(photo: Rgba, seen: SeenPicture, factor: number): Generator<void, Outline | null> {
-  const first = choose(yield* searchStages(seen, seen.map.first), seen.ink);
+  // Over the fold the rows of both pages often go on from each other: what is cut is asked of both together.
+  const first = choose(yield* searchStages(seen, firstAlone(seen.map)), null);
   yield;
-  const second = choose(yield* searchStages(seen, seen.map.second), seen.ink);
+  const second = choose(yield* searchStages(seen, seen.map.second), null);
   yield;
   if (!first || !second) return null;
   if (Math.min(first.confidence, second.confidence) < LEAST_OUTLINE_CONFIDENCE) return null;

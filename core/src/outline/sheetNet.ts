@@ -97,6 +97,13 @@ export function bothPages({ first, second }: SheetMap): Plane {
   return both;
 }
 
+/** The first page without what the net takes for the second as well. */
+export function firstAlone({ first, second }: SheetMap): Plane {
+  const alone = createPlane(first.width, first.height);
+  for (let i = 0; i < alone.data.length; i++) alone.data[i] = first.data[i] * (1 - second.data[i]);
+  return alone;
+}
+
 /** Colours from -1 to 1. */
 function inputOf({ data, width, height }: Rgba): Features {
   const values = new Float32Array(width * height * 3);

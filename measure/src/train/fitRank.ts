@@ -14,6 +14,7 @@ import {
 import {
   bothPages,
   FEATURE_NAMES,
+  firstAlone,
   marginOf,
   searchStages,
   runStages,
@@ -84,7 +85,7 @@ function wantedIn(truth: Truth, map: SheetMap): Wanted[] {
   }
   const [first, second] = pages.length > 1 ? pages : [undefined, undefined];
   const halves: Wanted[] = [
-    { sheet: (each) => each.first, iou: iouOf(first) },
+    { sheet: firstAlone, iou: iouOf(first) },
     { sheet: (each) => each.second, iou: iouOf(second) },
   ];
   return pages.length > 1 ? halves : [...halves, { sheet: bothPages, iou: iouOf(truth.corners) }];
