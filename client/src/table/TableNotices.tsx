@@ -1,6 +1,9 @@
 import { useRouter } from 'expo-router';
 import { Pressable, StyleSheet } from 'react-native';
 import { checkParts, sayPages, type Page } from '@ravlo/contract';
+import { selectRecipe } from '@/packet/editsSlice';
+import { sameItems } from '@/packet/sameItems';
+import { useAppSelector } from '@/packet/store';
 import { sayState } from '@/page/sayBrief';
 import { Button } from '@/ui/Button';
 import { useOnItsWay } from '@/page/useOnItsWay';
@@ -26,6 +29,10 @@ export function TableNotices({ packetId, table, remarks, onOpen }: TableNoticesP
   const onItsWay = useOnItsWay(packetId);
   const router = useRouter();
   const now = useNow();
+  const unsure = useAppSelector(
+    (state) => pages.filter((page) => selectRecipe(state, page).way === 'unsure'),
+    sameItems,
+  );
   const { parts, tied } = table.tie;
   const { missing, doubled } = checkParts(parts?.asked ?? [], parts?.given ?? []);
   const first = remarks.findIndex((remark) => remark !== null);
@@ -56,8 +63,12 @@ export function TableNotices({ packetId, table, remarks, onOpen }: TableNoticesP
           detail="The photos are kept here and go up by themselves."
         />
       ) : null}
-      <WayUpNotice pages={pages} />
-      <SpreadNotice pages={pages} />
+      {unsure.length > 0 ? (
+        <WayUpNotice pages={pages} unsure={unsure} />
+      ) : (
+        // One question at a time: both together leave a phone no room for the pages.
+        <SpreadNotice pages={pages} />
+      )}
       {missing.length > 0 && pages.length > 0 ? (
         <Notice
           title={`Still missing: ${missing.slice(0, 8).join(', ')}${missing.length > 8 ? ` and ${missing.length - 8} more` : ''}.`}

@@ -4,21 +4,22 @@ import { sayPages, TURNS, type Page, type Turn } from '@ravlo/contract';
 import { changeRecipes, turnedBy } from '@/packet/editing';
 import { selectRecipe } from '@/packet/editsSlice';
 import { useAppDispatch, useAppSelector } from '@/packet/store';
-import { sameItems } from '@/packet/sameItems';
 import { TILE_SIDE } from '@/darkroom/darkroom';
 import { PagePicture } from '@/page/PagePicture';
 import { Notice } from '@/ui/Notice';
 import { colours, radius, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 
+export interface WayUpNoticeProps {
+  /** of the packet */
+  readonly pages: readonly Page[];
+  /** those of which nobody can tell; one at least */
+  readonly unsure: readonly Page[];
+}
+
 /** Asks once, for all pages of which nobody can tell: pages of one packet are taken the same way. */
-export function WayUpNotice({ pages }: { readonly pages: readonly Page[] }) {
+export function WayUpNotice({ pages, unsure }: WayUpNoticeProps) {
   const dispatch = useAppDispatch();
-  const unsure = useAppSelector(
-    (state) => pages.filter((page) => selectRecipe(state, page).way === 'unsure'),
-    sameItems,
-  );
-  if (unsure.length === 0) return null;
   const [asked] = unsure;
   const number = pages.indexOf(asked) + 1;
   const answer = (by: Turn) => dispatch(changeRecipes(unsure, (recipe) => turnedBy(recipe, by), 'turn'));
