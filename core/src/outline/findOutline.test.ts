@@ -72,6 +72,8 @@ describe('findOutline', () => {
     const even = createRgba(600, 800);
     even.data.fill(200);
     expect(findOutline(even)).toMatchObject({ quad: null, further: [], spread: null });
+    even.data.fill(110);
+    expect(findOutline(even)).toMatchObject({ quad: null, isAllSheet: false });
   });
 
   it('answers something sensible on any picture at all', () => {

@@ -90,7 +90,11 @@ export function* outlineStages(photo: Rgba): Generator<void, Outline> {
   const { best, confidence, elsewhere } = choice;
   const others = elsewhere.map(({ quad }) => startAtTopLeft(scaleQuad(quad, factor)));
   const found = { ...NOTHING, confidence, others, features: best.features };
-  if (isWhole(best)) return { ...found, isAllSheet: isEven || confidence >= LEAST_OUTLINE_CONFIDENCE };
+  if (isWhole(best)) {
+    // A picture of nothing is no page, however even it is.
+    const isPage = confidence >= LEAST_OUTLINE_CONFIDENCE && hasMarks(seen.ink);
+    return { ...found, isAllSheet: isEven || isPage };
+  }
   if (confidence < SURE && isEven) return { ...found, isAllSheet: true };
   if (confidence < LEAST_OUTLINE_CONFIDENCE) return found;
   return { ...found, ...refine(photo, choice, factor) };
@@ -125,6 +129,17 @@ function choose(search: Search, ink: Plane | null): Choice | null {
   const elsewhere = otherPlaces([best, ...search.quads.slice(at + 1)]);
   const margin = marginOf(best.rank, elsewhere[0]?.rank ?? -Infinity);
   return { search, best, confidence: outlineConfidence(best.features, margin), elsewhere };
+}
+
+/** Marks darker than their surroundings by this are seen, grey levels; a page has them on this share of it at least. */
+const CLEAR_MARK = 10;
+const LEAST_MARKED = 0.003;
+
+/** Whether there is anything on a page: writing, print, rules. */
+function hasMarks({ data }: Plane): boolean {
+  let marked = 0;
+  for (const value of data) if (value > CLEAR_MARK) marked++;
+  return marked > LEAST_MARKED * data.length;
 }
 
 /** Every side is the picture's own border. */
