@@ -69,6 +69,51 @@ describe('find', () => {
   });
 });
 
+describe('an open book', () => {
+  const book = () => path.join(dir, 'scene-31.jpg');
+  let truth: { readonly corners: Quad; readonly others: readonly { readonly corners: Quad }[] };
+  beforeAll(async () => {
+    const wish = [
+      '--count',
+      '1',
+      '--seed',
+      '31',
+      '--category',
+      'open-book',
+      '--long-side',
+      '1500',
+      '--out',
+      dir,
+    ];
+    await promisify(execFile)(process.execPath, ['--import', 'tsx', 'studio/src/main.ts', ...wish], {
+      cwd: root,
+    });
+    truth = JSON.parse(await readFile(path.join(dir, 'scene-31.json'), 'utf8')) as typeof truth;
+  }, 120_000);
+
+  it('is found as two pages, left then right, each from its own top left', async () => {
+    const { lines } = await ravlo('find', book());
+    const { corners, others } = lines[0] as { corners: Quad; others: Quad[] };
+    const pages = [corners, ...others];
+    const wanted = [truth, ...truth.others];
+    expect(pages).toHaveLength(2);
+    pages.forEach((page, i) => {
+      expect(intersectionOverUnion(page, wanted[i].corners)).toBeGreaterThan(0.95);
+      const size = Math.hypot(...truth.corners[0].map((value, axis) => value - truth.corners[2][axis]));
+      const off = Math.hypot(...page[0].map((value, axis) => value - wanted[i].corners[0][axis]));
+      expect(off).toBeLessThan(0.05 * size);
+    });
+  });
+
+  it('makes two pages of a PDF, in their place among the others', async () => {
+    const out = path.join(dir, 'book.pdf');
+    const { code, lines } = await ravlo('pdf', photo('tides-neap.jpg'), book(), '-o', out);
+    expect(code).toBe(0);
+    expect(lines[0]).toMatchObject({ pages: 3 });
+    expect((await PDFDocument.load(await readFile(out))).getPageCount()).toBe(3);
+  });
+});
+
 describe('page', () => {
   it('writes a flat page of the size that the dpi asks for', async () => {
     const out = path.join(dir, 'page.png');

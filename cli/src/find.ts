@@ -1,4 +1,4 @@
-import { findPage, fromOwnTopLeft, scaleQuad, type Point, type Quad, wholeQuad } from '@ravlo/core';
+import { findPage, fromOwnTopLeft, scaleQuad, wholeQuad, type Point, type Quad } from '@ravlo/core';
 import { decodePhoto } from '@ravlo/codec';
 import { perPhoto, since } from './report';
 
@@ -8,8 +8,8 @@ export async function find(photos: readonly string[]): Promise<void> {
     await perPhoto(file, async () => {
       const photo = await decodePhoto(file);
       const start = performance.now();
-      const { outline, turn, further } = findPage(photo.image, photo);
-      const { quad, confidence, isAllSheet } = outline;
+      const { outline, turn } = findPage(photo.image, photo);
+      const { quad, further, confidence, isAllSheet } = outline;
       const { width, height } = photo.image;
       const sheet = quad ?? (isAllSheet ? wholeQuad(width, height) : null);
       const cornersOf = (page: Quad) => fromOwnTopLeft(scaleQuad(page, photo.scale), turn).map(rounded);

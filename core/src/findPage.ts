@@ -9,15 +9,13 @@ import type { Turn } from './geometry/turn';
 
 /** What there is to know of a photo before it is developed. */
 export interface FoundPage {
-  /** of the page; of an open book, of the page that is read first */
+  /** of the page; of an open book, of the page that is read first, the others in reading order under `further` */
   readonly outline: Outline;
   readonly upright: Upright;
   /** the clockwise turn of the flat page to propose: upright when that is sure enough, none otherwise */
   readonly turn: Turn;
   /** there is writing on it, but which way up it is cannot be told */
   readonly isTurnUnsure: boolean;
-  /** the further pages that the photo shows, in the order in which they are read, turned as the first */
-  readonly further: readonly SheetOutline[];
 }
 
 export interface FindPageOptions {
@@ -56,7 +54,11 @@ export function fromOwnTopLeft(quad: Quad, turn: Turn): Quad {
 }
 
 /** A guess that is no better than this leaves the page as the photo shows it. */
-export const LEAST_UPRIGHT_CONFIDENCE = 0.8;
+const LEAST_UPRIGHT_CONFIDENCE = 0.8;
+/** Whether there is writing on a page, but which way up it is cannot be told. */
+export const isTurnUnsure = ({ confidence }: Upright): boolean =>
+  confidence > 0 && confidence < LEAST_UPRIGHT_CONFIDENCE;
+
 /** Writing is read at this resolution, dots an inch on A4. */
 const READING_SIDE = 1170;
 
@@ -76,16 +78,14 @@ export function findPage(photo: Rgba, { focal }: FindPageOptions = {}): FoundPag
   const uprights = [outline, ...outline.further].map(read);
   // The pages of a book lie the same way: the one that can be read best speaks for all.
   const upright = uprights.reduce((best, each) => (each.confidence > best.confidence ? each : best));
-  const isSure = upright.confidence >= LEAST_UPRIGHT_CONFIDENCE;
-  const turn = isSure ? upright.turn : 0;
-  const isTurnUnsure = !isSure && upright.confidence > 0;
-  return { upright, turn, isTurnUnsure, ...inReadingOrder(outline, turn) };
+  const turn = upright.confidence >= LEAST_UPRIGHT_CONFIDENCE ? upright.turn : 0;
+  return { outline: inReadingOrder(outline, turn), upright, turn, isTurnUnsure: isTurnUnsure(upright) };
 }
 
-/** The page that is read first, and the others, for pages that `turn` brings upright. */
-function inReadingOrder(outline: Outline, turn: Turn): Pick<FoundPage, 'outline' | 'further'> {
-  const { quad, bows, confidence, further } = outline;
-  if (!quad || further.length === 0) return { outline: { ...outline, further: [] }, further: [] };
+/** The page that is read first, and behind it the others, for pages that `turn` brings upright. */
+function inReadingOrder(outline: Outline, turn: Turn): Outline {
+  const { quad, bows, confidence, further, spread } = outline;
+  if (!quad || further.length === 0) return outline;
   const pages = [{ quad, bows, confidence }, ...further.map(onGrid)];
   const angle = (turn * Math.PI) / 180;
   /** how far a page lies along a line of writing, or down the page where they lie above each other */
@@ -93,11 +93,11 @@ function inReadingOrder(outline: Outline, turn: Turn): Pick<FoundPage, 'outline'
     const [x, y] = centreOf(page.quad);
     return x * Math.cos(along) + y * Math.sin(along);
   };
-  const spread = (along: number) => Math.abs(place(pages[1], along) - place(pages[0], along));
+  const apart = (along: number) => Math.abs(place(pages[1], along) - place(pages[0], along));
   const reading = -angle;
-  const along = spread(reading) >= spread(reading + Math.PI / 2) ? reading : reading + Math.PI / 2;
+  const along = apart(reading) >= apart(reading + Math.PI / 2) ? reading : reading + Math.PI / 2;
   const [first, ...rest] = [...pages].sort((a, b) => place(a, along) - place(b, along));
-  return { outline: { ...outline, ...first, further: rest }, further: rest };
+  return { ...outline, ...first, further: rest, spread: spread && onGrid(spread) };
 }
 
 const centreOf = (quad: Quad): Point => [

@@ -3,7 +3,7 @@ import {
   findOutline,
   findUpright,
   flatten,
-  LEAST_UPRIGHT_CONFIDENCE,
+  isTurnUnsure,
   type Outline,
   type Quad,
   type Upright,
@@ -61,7 +61,7 @@ export async function runOutlines(
       flat: quad && !truth.isFull && truth.others.length === 0 ? flattenScore(outline, truth) : null,
       // The flat page's top left is the sheet's corner `first`: so many quarters clockwise bring it upright.
       isUprightRight: upright.turn === 90 * first,
-      isAsked: upright.confidence > 0 && upright.confidence < LEAST_UPRIGHT_CONFIDENCE,
+      isAsked: isTurnUnsure(upright),
       cut: Math.min(...(await Promise.all(pages.map((page) => cutInk(inkFileOf(scene), truth, page))))),
     });
   }

@@ -1,4 +1,5 @@
 import type { Outline, Quad } from '@ravlo/core';
+import { NO_OUTLINE } from '@ravlo/core/inside';
 import { photograph, sceneOf, type Truth } from '@ravlo/studio';
 import { flattenScore } from './flattenScores';
 import { cornerError, rectifiedIou } from './outlineScores';
@@ -10,17 +11,7 @@ const TRUTH: Quad = [
   [560, 700],
   [80, 680],
 ];
-const outlineOf = (quad: Quad): Outline => ({
-  quad,
-  bows: null,
-  confidence: 1,
-  further: [],
-  spread: null,
-  isAllSheet: false,
-  isThroughWriting: false,
-  others: [],
-  features: null,
-});
+const outlineOf = (quad: Quad): Outline => ({ ...NO_OUTLINE, quad, confidence: 1 });
 
 describe('rectifiedIou', () => {
   it('is one for the truth, whichever corner it starts at, and zero for none', () => {

@@ -28,13 +28,13 @@ export interface FoundOutline {
 }
 
 /** @param scale photo pixels for one of the picture that was looked into */
-export function toFoundSheet({ outline, turn, isTurnUnsure, further }: FoundPage, scale: number): FoundSheet {
+export function toFoundSheet({ outline, turn, isTurnUnsure }: FoundPage, scale: number): FoundSheet {
   const scaled = ({ quad, bows, confidence }: SheetOutline): FoundOutline => ({
     corners: scaleQuad(quad, scale),
     bows: bows && scaleBows(bows, scale),
     confidence,
   });
-  const { quad, bows, confidence, isAllSheet, isThroughWriting, spread } = outline;
+  const { quad, bows, confidence, isAllSheet, isThroughWriting, further, spread } = outline;
   return {
     corners: quad && scaleQuad(quad, scale),
     bows: bows && scaleBows(bows, scale),

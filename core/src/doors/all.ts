@@ -25,7 +25,7 @@ export {
   type VerdictWord,
 } from '../verdict/verdict';
 export type { Place } from '../verdict/place';
-export { findPage, fromOwnTopLeft, LEAST_UPRIGHT_CONFIDENCE, type FoundPage } from '../findPage';
+export { findPage, fromOwnTopLeft, isTurnUnsure, type FoundPage } from '../findPage';
 export {
   develop,
   developFlat,

@@ -6,6 +6,7 @@ export { classicalMapOf } from '../clean/clean';
 export { connectedParts } from '../raster/connectedParts';
 export { FEATURE_NAMES } from '../outline/quadFeatures';
 export { marginOf } from '../outline/rankQuad';
+export { NO_OUTLINE } from '../outline/findOutline';
 export { searchStages } from '../outline/searchPicture';
 export { seeStages } from '../outline/seePicture';
 export { runStages } from '../outline/runStages';

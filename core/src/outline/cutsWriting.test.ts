@@ -5,8 +5,6 @@ import type { Quad } from '../geometry/quad';
 import type { Rgba } from '../raster/image';
 import { cutsWriting } from './cutsWriting';
 import { lineEvidence } from './lineEvidence';
-import { runningRows } from './netCover';
-import { quadFeatures } from './quadFeatures';
 import { runStages } from './runStages';
 import { seeStages } from './seePicture';
 
@@ -41,13 +39,11 @@ function drawPage({ pitch, dark }: Writing): Rgba {
   });
 }
 
-function judge(picture: Rgba, quad: Quad): boolean {
+function judge(picture: Rgba, quad: Quad, fold: number | null = null): boolean {
   const seen = runStages(seeStages(picture));
   const source = { ...seen, sheet: seen.map.first, netSides: seen.map.sides };
   const sides = quad.map((corner, i) => lineEvidence(source, lineThrough(corner, quad[(i + 1) % 4])));
-  const maps = { sheet: runningRows(seen.map.first), corners: seen.map.corners };
-  const features = quadFeatures({ quad, sides, score: 0 }, seen.width, seen.height, maps);
-  return cutsWriting(seen.ink, { quad, features });
+  return cutsWriting(seen.ink, { quad, sides }, fold);
 }
 
 /** The sheet with one side slid in by so many pixels. */
@@ -85,5 +81,12 @@ describe('an outline', () => {
       ),
       { numRuns: 24 },
     );
+  });
+
+  it('is not refused for the rows that go on over the fold to a book’s other page, only for others', () => {
+    const page = drawPage({ pitch: 15, dark: 140 });
+    const half = slid(1, 110);
+    expect(judge(page, half, 1)).toBe(false);
+    expect(judge(page, half, 3)).toBe(true);
   });
 });

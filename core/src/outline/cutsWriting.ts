@@ -1,6 +1,7 @@
 import type { Plane } from '../raster/image';
-import type { FoundQuad } from './searchPicture';
+import type { QuadCandidate } from './quadCandidates';
 import { rowsBeyond } from './rowsBeyond';
+import { rowsAcross } from './sideFacts';
 
 /**
  * Rows that cross a side and go on behind it, or that run along it and go on beyond it, more than this (each 0 to 1) and the
@@ -15,7 +16,20 @@ const MOST_ROWS_BEYOND = 0.4;
  * not go on from the page's rows. Such an outline is never proposed.
  *
  * @param ink dark marks of the searched picture, grey levels
+ * @param fold the side at which another page of the same book begins: over it the rows of both may well go on
  */
-export function cutsWriting(ink: Plane, { quad, features }: Pick<FoundQuad, 'quad' | 'features'>): boolean {
-  return features.mostRowsAcross > MOST_ROWS_ACROSS || rowsBeyond(ink, quad) > MOST_ROWS_BEYOND;
+export function cutsWriting(
+  ink: Plane,
+  { quad, sides }: Pick<QuadCandidate, 'quad' | 'sides'>,
+  fold: number | null = null,
+): boolean {
+  return quad.some((from, i) => {
+    if (i === fold) return false;
+    const to = quad[(i + 1) % 4];
+    const side = sides[i];
+    return (
+      (side !== null && rowsAcross(side, from, to) > MOST_ROWS_ACROSS) ||
+      rowsBeyond(ink, from, to) > MOST_ROWS_BEYOND
+    );
+  });
 }

@@ -5,8 +5,9 @@ import { bendSides } from './bendSides';
 import { cutsWriting } from './cutsWriting';
 import { extendBeyond } from './extendBeyond';
 import { intersectionOverUnion } from '../geometry/clipPolygon';
-import { scaleQuad, startAtTopLeft, type Quad } from '../geometry/quad';
+import { scaleQuad, startAtTopLeft, type Point, type Quad } from '../geometry/quad';
 import type { QuadFeatures } from './quadFeatures';
+import { middleOf } from './netCover';
 import { marginOf, outlineConfidence } from './rankQuad';
 import { refineSides } from './refineSides';
 import { runStages } from './runStages';
@@ -62,8 +63,8 @@ const ROUNDS = [
 const SAME_PLACE = 0.93;
 
 /**
- * Finds the sheet in a photo: searches a small copy (see `seePicture` and `searchPicture`), tries whether the sheet is bent, and refines
- * the likeliest quad's sides on the full photo to a fraction of a pixel.
+ * Finds the sheet in a photo: searches a small copy (see `seePicture` and `searchPicture`), tries whether the sheet is
+ * bent, and refines the likeliest quad's sides on the full photo to a fraction of a pixel.
  *
  * @param photo upright by its EXIF turn
  */
@@ -76,31 +77,29 @@ export function* outlineStages(photo: Rgba): Generator<void, Outline> {
   const factor = Math.max(1, Math.ceil(Math.max(photo.width, photo.height) / SEARCH_SIDE));
   const seen = yield* seeStages(shrinkByInteger(photo, factor, { coarse: true }));
   yield;
-  if (showsTwoPages(seen.map)) {
+  const isBook = showsTwoPages(seen.map);
+  if (isBook) {
     const pages = yield* twoPages(photo, seen, factor);
     if (pages) return pages;
   }
-  const sheet = showsTwoPages(seen.map) ? bothPages(seen.map) : seen.map.first;
-  const search = yield* searchStages(seen, sheet);
+  const search = yield* searchStages(seen, isBook ? bothPages(seen.map) : seen.map.first);
   const choice = choose(search, seen.ink);
   yield;
   const isEven = isEvenToTheBorder(seen.channels[0]);
-  if (!choice)
-    return { ...NOTHING, isAllSheet: isEven, isThroughWriting: search.quads.length > 0 && !isEven };
-  const { best, confidence, elsewhere } = choice;
+  if (!choice) return { ...NO_OUTLINE, isAllSheet: isEven, isThroughWriting: !isEven };
+  const { best, confidence, elsewhere, refused } = choice;
+  const isSure = confidence >= LEAST_OUTLINE_CONFIDENCE;
   const others = elsewhere.map(({ quad }) => startAtTopLeft(scaleQuad(quad, factor)));
-  const found = { ...NOTHING, confidence, others, features: best.features };
-  if (isWhole(best)) {
-    // A picture of nothing is no page, however even it is.
-    const isPage = confidence >= LEAST_OUTLINE_CONFIDENCE && hasMarks(seen.ink);
-    return { ...found, isAllSheet: isEven || isPage };
-  }
-  if (confidence < SURE && isEven) return { ...found, isAllSheet: true };
-  if (confidence < LEAST_OUTLINE_CONFIDENCE) return found;
+  const found = { ...NO_OUTLINE, confidence, others, features: best.features };
+  // A picture of nothing is no page, however even it is.
+  const isPage = isWhole(best) && isSure && hasMarks(seen.ink);
+  if (isPage || (isEven && (isWhole(best) || confidence < SURE))) return { ...found, isAllSheet: true };
+  if (isWhole(best) || !isSure) return { ...found, isThroughWriting: refused > 0 };
   return { ...found, ...refine(photo, choice, factor) };
 }
 
-const NOTHING: Outline = {
+/** No sheet stands out. */
+export const NO_OUTLINE: Outline = {
   quad: null,
   bows: null,
   confidence: 0,
@@ -117,18 +116,36 @@ interface Choice {
   readonly search: Search;
   readonly best: FoundQuad;
   readonly confidence: number;
+  /** how many likelier ones cut through writing */
+  readonly refused: number;
   /** the best in other places */
   readonly elsewhere: readonly FoundQuad[];
 }
 
-/** The likeliest quad, of those that cut through no writing. @param ink null: any quad will do */
-function choose(search: Search, ink: Plane | null): Choice | null {
-  const at = search.quads.slice(0, MOST_TRIED).findIndex((quad) => !ink || !cutsWriting(ink, quad));
-  if (at < 0) return null;
-  const best = search.quads[at];
-  const elsewhere = otherPlaces([best, ...search.quads.slice(at + 1)]);
+/**
+ * The likeliest quad, of those that cut through no writing.
+ *
+ * @param neighbour the middle of the book's other page, px of the searched picture
+ */
+function choose(search: Search, ink: Plane, neighbour: Point | null = null): Choice | null {
+  const refused = search.quads.slice(0, MOST_TRIED).findIndex((candidate) => {
+    const fold = neighbour && sideNearest(candidate.quad, neighbour);
+    return !cutsWriting(ink, candidate, fold);
+  });
+  if (refused < 0) return null;
+  const best = search.quads[refused];
+  const elsewhere = otherPlaces([best, ...search.quads.slice(refused + 1)]);
   const margin = marginOf(best.rank, elsewhere[0]?.rank ?? -Infinity);
-  return { search, best, confidence: outlineConfidence(best.features, margin), elsewhere };
+  return { search, best, confidence: outlineConfidence(best.features, margin), refused, elsewhere };
+}
+
+/** Which side of a quad has its middle nearest to a point. */
+function sideNearest(quad: Quad, [x, y]: Point): number {
+  const away = quad.map(([ax, ay], i) => {
+    const [bx, by] = quad[(i + 1) % 4];
+    return Math.hypot((ax + bx) / 2 - x, (ay + by) / 2 - y);
+  });
+  return away.indexOf(Math.min(...away));
 }
 
 /** Marks darker than their surroundings by this are seen, grey levels; a page has them on this share of it at least. */
@@ -150,10 +167,11 @@ const MOST_SHARED = 0.12;
 
 /** The two pages of an open book; null where they cannot be told apart well enough. */
 function* twoPages(photo: Rgba, seen: SeenPicture, factor: number): Generator<void, Outline | null> {
-  // Over the fold the rows of both pages often go on from each other: what is cut is asked of both together.
-  const first = choose(yield* searchStages(seen, firstAlone(seen.map)), null);
+  const pages = [firstAlone(seen.map), seen.map.second];
+  const [firstMiddle, secondMiddle] = pages.map((page) => middleOf(page, seen.width, seen.height));
+  const first = choose(yield* searchStages(seen, pages[0]), seen.ink, secondMiddle);
   yield;
-  const second = choose(yield* searchStages(seen, seen.map.second), null);
+  const second = choose(yield* searchStages(seen, pages[1]), seen.ink, firstMiddle);
   yield;
   if (!first || !second) return null;
   if (Math.min(first.confidence, second.confidence) < LEAST_OUTLINE_CONFIDENCE) return null;
@@ -166,7 +184,7 @@ function* twoPages(photo: Rgba, seen: SeenPicture, factor: number): Generator<vo
     confidence: choice.confidence,
   });
   return {
-    ...NOTHING,
+    ...NO_OUTLINE,
     ...sheetOf(first),
     further: [sheetOf(second)],
     spread: both && !isWhole(both.best) ? sheetOf(both) : null,

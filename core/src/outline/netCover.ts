@@ -72,3 +72,15 @@ export function cornerAt(
   }
   return [most];
 }
+
+/** The middle of what the net takes for a page, px of a picture of this size; the picture's where it takes nothing. */
+export function middleOf(page: Plane, width: number, height: number): Point {
+  let [sum, x, y] = [1e-9, 0.5e-9 * page.width, 0.5e-9 * page.height];
+  for (let i = 0; i < page.data.length; i++) {
+    if (page.data[i] < 0.5) continue;
+    sum++;
+    x += (i % page.width) + 0.5;
+    y += Math.floor(i / page.width) + 0.5;
+  }
+  return [(x / sum / page.width) * width, (y / sum / page.height) * height];
+}

@@ -1,4 +1,4 @@
-import type { Point, Quad } from '../geometry/quad';
+import type { Point } from '../geometry/quad';
 import type { Plane } from '../raster/image';
 
 /** How far to either side of a side its rows are looked at, px of the searched picture. */
@@ -17,17 +17,13 @@ const USUAL = 9;
 const NOISE = 0.5;
 
 /**
- * How much the rows that run along a quad's sides go on beyond them at the same pitch, the worst side's, 0 to 1: a side
- * between two lines of writing, or along a rule or a row of squares, has more of the same outside.
+ * How much the rows that run along a side go on beyond it at the same pitch, 0 to 1: a side between two lines of writing,
+ * or along a rule or a row of squares, has more of the same outside.
  *
  * @param ink dark marks of the searched picture, grey levels
- * @param quad clockwise; sides on the picture's border say nothing
+ * @param from where the side begins, clockwise round the sheet; a side on the picture's border says nothing
  */
-export function rowsBeyond(ink: Plane, quad: Quad): number {
-  return Math.max(...quad.map((from, i) => rowsBeyondSide(ink, from, quad[(i + 1) % 4])));
-}
-
-function rowsBeyondSide(ink: Plane, from: Point, to: Point): number {
+export function rowsBeyond(ink: Plane, from: Point, to: Point): number {
   const profile = profileAcross(ink, from, to);
   if (!profile) return 0;
   const rows = lessUsual(profile);

@@ -111,22 +111,31 @@ function paperFacts(side: LineEvidence, a: number, b: number, facesIn: boolean):
 
 /** Marks of this many grey levels on average are half of as many as can be. */
 const HALF_INK = 3;
-/** Rows are as clear as noise where they stray by this, grey levels squared. */
-const NOISE_ROWS = 1.5;
-
 function inkFacts(side: LineEvidence, a: number, b: number, facesIn: boolean): InkFacts {
   const mean = (kind: number) => meanOver(side, a, b, kind);
   const [ahead, behind] = [mean(SUM_INK_AHEAD), mean(SUM_INK_BEHIND)];
-  const [squared, behindSquared] = [mean(SUM_INK_AHEAD_SQUARED), mean(SUM_INK_BEHIND_SQUARED)];
-  const alike = mean(SUM_INK_PRODUCT) / Math.sqrt(squared * behindSquared + 1e-9);
-  const weaker = Math.min(squared, behindSquared);
   const share = (ink: number) => ink / (ink + HALF_INK);
   return {
-    rowsAcross: (Math.max(0, alike) * weaker) / (weaker + NOISE_ROWS),
+    rowsAcross: rowsAcrossStretch(side, a, b),
     crossing: mean(SUM_CROSSING),
     outside: share(facesIn ? behind : ahead),
     inside: share(facesIn ? ahead : behind),
   };
+}
+
+/** How much the marks on both sides of a line are the same rows or rules, from one point of it to another, 0 to 1. */
+export const rowsAcross = (side: LineEvidence, from: Point, to: Point): number =>
+  rowsAcrossStretch(side, along(side.line, ...from), along(side.line, ...to));
+
+/** Rows are as clear as noise where they stray by this, grey levels squared. */
+const NOISE_ROWS = 1.5;
+
+function rowsAcrossStretch(side: LineEvidence, a: number, b: number): number {
+  const mean = (kind: number) => meanOver(side, a, b, kind);
+  const [ahead, behind] = [mean(SUM_INK_AHEAD_SQUARED), mean(SUM_INK_BEHIND_SQUARED)];
+  const alike = mean(SUM_INK_PRODUCT) / Math.sqrt(ahead * behind + 1e-9);
+  const weaker = Math.min(ahead, behind);
+  return (Math.max(0, alike) * weaker) / (weaker + NOISE_ROWS);
 }
 
 function overrunOf(side: LineEvidence, a: number, b: number): number {
