@@ -1,27 +1,7 @@
 import { createRandom, type Random } from '@ravlo/film';
 import { deskPattern } from './deskPattern';
 
-export type DeskKind =
-  | 'walnut'
-  | 'slate'
-  | 'oak'
-  | 'pale'
-  | 'white'
-  | 'cloth'
-  | 'checks'
-  | 'stripes'
-  | 'stone'
-  | 'carpet'
-  | 'paint'
-  | 'marble'
-  | 'tiles'
-  | 'boards'
-  | 'grass'
-  | 'flowers'
-  | 'printed'
-  | 'screen';
-
-export const DESKS: readonly DeskKind[] = [
+export const DESKS = [
   'walnut',
   'slate',
   'oak',
@@ -40,7 +20,8 @@ export const DESKS: readonly DeskKind[] = [
   'flowers',
   'printed',
   'screen',
-];
+] as const;
+export type DeskKind = (typeof DESKS)[number];
 
 /** A square of desk, colours 0 to 255, that repeats every DESK_TILE_MM millimetres. */
 export interface DeskTile {

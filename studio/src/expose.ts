@@ -47,7 +47,8 @@ export async function expose(parts: ExposeParts): Promise<Rgba> {
   const facingLayer = facing && scene.facing ? sheetLayerOf(facing.sheet, scene.facing.sheet.width) : null;
   /** mm, where an open book's right page begins */
   const fold = surface?.reach ?? scene.sheet.width;
-  const { straighten } = distortionOf(width, height, scene.lens.distortion);
+  const lens = scene.lens.distortion ? distortionOf(width, height, scene.lens.distortion) : null;
+  const facingCentre: Place = [view.centre[0] - fold, view.centre[1], view.centre[2]];
   const grid = lightGrid(scene, view.toSheet);
   const light = new Float32Array(4);
   const colour = new Float32Array(3);
@@ -55,16 +56,18 @@ export async function expose(parts: ExposeParts): Promise<Rgba> {
   const h: Homography = view.toSheet;
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
-      const [u, v] = straighten([x + 0.5, y + 0.5]);
+      const seen = lens?.straighten([x + 0.5, y + 0.5]);
+      const u = seen ? seen[0] : x + 0.5;
+      const v = seen ? seen[1] : y + 0.5;
       const w = h[6] * u + h[7] * v + h[8];
       const deskX = (h[0] * u + h[1] * v + h[2]) / w;
       const deskY = (h[3] * u + h[4] * v + h[5]) / w;
       deskColour(tile, deskX, deskY, colour);
       if (under) lay(under, deskX, deskY, colour);
       if (!scene.isBare) shadeDesk(scene, fold, deskX, deskY, colour);
-      if (facing && facingLayer && !scene.isBare) {
+      if (facing && facingLayer) {
         placeOnPaper(paper, deskX - fold, deskY);
-        meetSurface(facing.surface, [view.centre[0] - fold, view.centre[1], view.centre[2]], scene, paper);
+        meetSurface(facing.surface, facingCentre, scene, paper);
         if (layLit(facingLayer, paper, colour)) shadeFold(colour, deskX - fold);
       }
       placeOnPaper(paper, deskX, deskY);
@@ -97,9 +100,9 @@ function placeOnPaper(out: Float32Array, x: number, y: number): void {
 }
 
 /** Puts a sheet over `out` in the light that falls on it where it is bent. @returns as `lay` */
-function layLit(layer: Layer, [x, y, light]: Float32Array, out: Float32Array): boolean {
-  const isCovered = lay(layer, x, y, out);
-  if (isCovered) for (let c = 0; c < 3; c++) out[c] *= light;
+function layLit(layer: Layer, paper: Float32Array, out: Float32Array): boolean {
+  const isCovered = lay(layer, paper[0], paper[1], out);
+  if (isCovered) for (let c = 0; c < 3; c++) out[c] *= paper[2];
   return isCovered;
 }
 

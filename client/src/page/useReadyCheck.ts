@@ -14,6 +14,7 @@ import { ensureVerdict } from '@/packet/verdicts';
 import { selectChecked } from '@/packet/verdictsSlice';
 import { useOnItsWay } from './useOnItsWay';
 import { twinAmong, type SeenPage } from './pageRemarks';
+import { outlineRemark } from './outlineRemark';
 import { sayReason } from './sayVerdict';
 
 export interface ReadyGiven {
@@ -82,7 +83,7 @@ function factsOf(seen: readonly SeenPage[], i: number, lost: readonly number[]):
     id: page.id,
     verdict: checked?.verdict.word ?? null,
     why: checked?.verdict.reasons[0] && sayReason(checked.verdict.reasons[0].kind),
-    isSheetMissing: recipe.outline.by === 'whole' && /none-found|through-writing/.test(recipe.outline.reason),
+    isSheetMissing: recipe.outline.by === 'whole' && outlineRemark(recipe.outline) !== null,
     twinOf: twin === null ? null : twin + 1,
     isLandscape: checked?.isLandscape,
     isAsShot: recipe.look === 'as-shot',

@@ -31,7 +31,7 @@ export function MyPin({ me }: { readonly me: Person }) {
       <Words colour={colours.quiet}>
         {me.hasPin
           ? 'Whoever wants to use Ravlo as you types it. If it is forgotten, the photos are still on the computer that Ravlo runs on.'
-          : 'Where others use this device too, a PIN keeps your work to yourself.'}
+          : 'Where others use this device too, a PIN keeps what you wrote to yourself.'}
       </Words>
       {error ? <Notice tone="attention" title={toTrouble(error).detail} /> : null}
       {isSuccess ? (

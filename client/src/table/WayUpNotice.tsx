@@ -1,6 +1,6 @@
 import { Pressable, StyleSheet, View } from 'react-native';
-import { addTurns } from '@ravlo/core/geometry';
-import { sayPages, TURNS, type Page, type Turn } from '@ravlo/contract';
+import { TURNS } from '@ravlo/core/geometry';
+import { sayPages, type Page, type Turn } from '@ravlo/contract';
 import { changeRecipes, turnedBy } from '@/packet/editing';
 import { selectRecipe } from '@/packet/editsSlice';
 import { useAppDispatch, useAppSelector } from '@/packet/store';
@@ -59,7 +59,6 @@ const SAID: Record<Turn, string> = {
 /** The page as it would stand. */
 function Way({ page, by, number, onPress }: WayProps) {
   const recipe = useAppSelector((state) => selectRecipe(state, page));
-  const turned = { ...recipe, turn: addTurns(recipe.turn, by) };
   return (
     <Pressable
       role="button"
@@ -68,7 +67,7 @@ function Way({ page, by, number, onPress }: WayProps) {
       style={styles.way}
     >
       <View style={styles.picture}>
-        <PagePicture page={page} label="" recipe={turned} longSide={TILE_SIDE} />
+        <PagePicture page={page} label="" recipe={turnedBy(recipe, by)} longSide={TILE_SIDE} />
       </View>
       <Words size="small" align="center">
         {SAID[by]}

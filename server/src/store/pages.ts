@@ -14,9 +14,9 @@ import { notFound } from '../problems';
 import { readable, toPage } from './answers';
 import { inWriting, ownPageRows, packetRow, pageRow, type StoreContext } from './context';
 import type { KeptPhoto } from './photos';
+import type { PageRow } from './models';
 import { assertRoom, makePlace, type Place } from './placing';
 import { timeLeft } from './timeLeft';
-import type { PageRow } from './models';
 
 export interface NewPage extends Place {
   readonly photo: KeptPhoto;
@@ -59,8 +59,8 @@ export function pagesOf(context: StoreContext) {
 
   /** The further pages that a photo shows lie right behind the first, as long as there is room for all of them. */
   async function addFurther(row: PageRow, { further = [] }: Found, transaction: Transaction): Promise<void> {
-    const lying = await db.pages.count({ where: { packetId: row.packetId, deletedAt: null }, transaction });
     if (further.length === 0) return;
+    const lying = await db.pages.count({ where: { packetId: row.packetId, deletedAt: null }, transaction });
     if (lying + further.length > MOST_PAGES) {
       await row.update(
         { recipe: { ...row.recipe, outline: asOneSheet(row.recipe.outline) } },

@@ -49,9 +49,9 @@ export function EdgesTool({ page, pages, corner, isBent, onBent }: EdgesToolProp
   const findAgain = async () => {
     setMessage('Looking for the sheet…');
     try {
-      const { outline: first, turn, further = [] } = await darkroom.find(page.photo, { priority: 2 });
+      const { outline: first, turn, way, further = [] } = await darkroom.find(page.photo, { priority: 2 });
       const outline = nearestOutline([first, ...further], corners);
-      dispatch(changeRecipe(page, (now) => ({ ...now, outline, turn }), 'edges'));
+      dispatch(changeRecipe(page, (now) => ({ ...now, outline, turn, way }), 'edges'));
       setMessage(sayFound(outline));
     } catch {
       setMessage('The photo could not be opened here. It is safe; reload the page and try again.');
