@@ -11,6 +11,7 @@ describe('outlineRemark', () => {
     expect(outlineRemark({ by: 'finder', corners, confidence: 0.97 })).toBeNull();
     expect(outlineRemark({ by: 'finder', corners, confidence: 0.5 })).toBe('Check its edges');
     expect(outlineRemark({ by: 'whole', reason: 'none-found' })).toBe('No sheet found');
+    expect(outlineRemark({ by: 'whole', reason: 'through-writing' })).toBe('Whole photo: check its edges');
     expect(outlineRemark({ by: 'whole', reason: 'chosen' })).toBeNull();
     expect(outlineRemark({ by: 'whole', reason: 'all-sheet' })).toBeNull();
     expect(outlineRemark({ by: 'hand', corners })).toBeNull();

@@ -1,11 +1,12 @@
 import { isConvex, type Quad, sidePoint } from '@ravlo/core/geometry';
-import type { Bows, Corners, Recipe } from '@ravlo/contract';
+import type { Bows, Corners, Recipe, RecipeOutline } from '@ravlo/contract';
 import fc from 'fast-check';
 import {
   BEND_AT,
   bendSide,
   moveCorner,
   moveSide,
+  nearestOutline,
   neighbourPage,
   outlineBows,
   outlineCorners,
@@ -21,6 +22,29 @@ const SHEET: Corners = [
   [2700, 3600],
   [300, 3500],
 ];
+
+describe('nearestOutline', () => {
+  it('keeps a page of a book on its own side of the fold', () => {
+    const half = (left: number): RecipeOutline => ({
+      by: 'hand',
+      corners: [
+        [left, 0],
+        [left + 100, 0],
+        [left + 100, 150],
+        [left, 150],
+      ],
+    });
+    const pages = [half(0), half(100)];
+    const drawn: Corners = [
+      [112, 4],
+      [190, 8],
+      [185, 140],
+      [104, 150],
+    ];
+    expect(nearestOutline(pages, drawn)).toBe(pages[1]);
+    expect(nearestOutline([...pages].reverse(), outlineCorners(pages[0], 0, 0))).toBe(pages[0]);
+  });
+});
 
 describe('outlineCorners', () => {
   it('stands for the whole photo where there is no outline', () => {
