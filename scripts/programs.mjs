@@ -8,6 +8,7 @@ export const PROGRAMS = [
   { command: 'chromium', place: '/usr/bin/chromium', debianPackage: 'chromium' },
   { command: 'pdftotext', place: '/usr/bin/pdftotext', debianPackage: 'poppler-utils' },
   { command: 'mutool', place: '/usr/bin/mutool', debianPackage: 'mupdf-tools' },
+  { command: 'certutil', place: '/usr/bin/certutil', debianPackage: 'libnss3-tools' },
   { command: 'qpdf', place: '/usr/bin/qpdf', debianPackage: 'qpdf' },
 ];
 

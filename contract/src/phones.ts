@@ -20,6 +20,8 @@ export const phonesSchema = z.object({
   isHere: z.boolean(),
   /** whether Ravlo answers on the local network at all */
   isReachable: z.boolean(),
+  /** whether other devices come over plain http, where browsers give no live camera */
+  isPlain: z.boolean(),
   phones: z.array(phoneSchema),
 });
 export type Phones = z.infer<typeof phonesSchema>;
@@ -28,6 +30,8 @@ export const pairingSchema = z.object({
   code: pairingCodeSchema,
   /** the addresses that open Ravlo on the phone and pair it, the likeliest first */
   links: z.array(z.url()),
+  /** of the authority that phones ask about, as people compare it; null where they will not ask */
+  fingerprint: z.string().nullable(),
   /** the code cannot be used after this */
   validUntil: z.iso.datetime(),
 });

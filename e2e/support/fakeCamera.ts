@@ -38,15 +38,15 @@ export async function filmOfSheets(count: number): Promise<{ file: string; remov
   return { file, remove: () => rm(dir, { recursive: true, force: true }) };
 }
 
-/** Chromium with a camera that plays a file, and that may be used without asking. */
-export function withCamera(file: string) {
-  return {
-    ...CHROMIUM,
-    args: [
-      ...CHROMIUM.args,
-      '--use-fake-ui-for-media-stream',
-      '--use-fake-device-for-media-stream',
-      `--use-file-for-fake-video-capture=${file}`,
-    ],
-  };
-}
+/** A camera that plays a file, and that may be used without asking, as Chromium's arguments. */
+export const cameraArguments = (file: string): string[] => [
+  '--use-fake-ui-for-media-stream',
+  '--use-fake-device-for-media-stream',
+  `--use-file-for-fake-video-capture=${file}`,
+];
+
+/** Chromium with such a camera. */
+export const withCamera = (file: string) => ({
+  ...CHROMIUM,
+  args: [...CHROMIUM.args, ...cameraArguments(file)],
+});

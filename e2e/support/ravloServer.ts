@@ -9,13 +9,17 @@ const root = fileURLToPath(new URL('../..', import.meta.url));
 export interface RavloServerOptions {
   /** start with the demo packets on the shelf */
   readonly demo: boolean;
-  /** open to other devices */
+  /** open to other devices, over https */
   readonly lan?: boolean;
 }
 
 /** The real server, as a process of its own with a data folder of its own. */
 export interface RavloServer {
   readonly url: string;
+  /** where other devices come to, and are led over to https; with `lan` */
+  readonly deviceUrl: string;
+  /** where they are led to */
+  readonly secureUrl: string;
   readonly dataDir: string;
   /** of the process that runs now */
   readonly pid: number;
@@ -32,6 +36,7 @@ export interface RavloServer {
 export async function startRavlo({ demo, lan = false }: RavloServerOptions): Promise<RavloServer> {
   const dataDir = await mkdtemp(path.join(tmpdir(), 'ravlo-e2e-'));
   let port = 0;
+  let secure = { name: '', port: 0 };
   let child: ChildProcess | null = null;
 
   async function start(): Promise<void> {
@@ -44,6 +49,7 @@ export async function startRavlo({ demo, lan = false }: RavloServerOptions): Pro
           ...process.env,
           NODE_ENV: 'production',
           PORT: String(port),
+          HTTPS_PORT: String(secure.port),
           RAVLO_DATA: dataDir,
           RAVLO_DEMO: demo ? 'on' : 'off',
         },
@@ -51,12 +57,15 @@ export async function startRavlo({ demo, lan = false }: RavloServerOptions): Pro
       },
     );
     child = started;
-    port = await new Promise<number>((resolve, reject) => {
+    await new Promise<void>((resolve, reject) => {
       let said = '';
       started.stdout.on('data', (bytes: Buffer) => {
         said += bytes.toString();
         const address = /http:\/\/localhost:(\d+)/.exec(said);
-        if (address) resolve(Number(address[1]));
+        if (address) port = Number(address[1]);
+        const sealed = /https:\/\/([^:]+):(\d+)\n/.exec(said);
+        if (sealed) secure = { name: sealed[1], port: Number(sealed[2]) };
+        if (address && (sealed || !lan)) resolve();
       });
       started.once('exit', (code) => reject(new Error(`The server ended with ${code}: ${said}`)));
     });
@@ -76,6 +85,12 @@ export async function startRavlo({ demo, lan = false }: RavloServerOptions): Pro
   return {
     get url() {
       return `http://localhost:${port}`;
+    },
+    get deviceUrl() {
+      return `http://${secure.name}:${port}`;
+    },
+    get secureUrl() {
+      return `https://${secure.name}:${secure.port}`;
     },
     dataDir,
     get pid() {

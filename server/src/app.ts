@@ -1,12 +1,11 @@
 import compression from 'compression';
 import express, { type Express } from 'express';
-import helmet from 'helmet';
 import type { Logger } from 'pino';
-import { pinoHttp } from 'pino-http';
 import { healthSchema, MOST_JSON_BYTES } from '@ravlo/contract';
 import { answer } from './http/answer';
 import { archiveRoutes } from './http/archiveRoutes';
 import { arrivalRoutes } from './http/arrivalRoutes';
+import { carryCode } from './http/carryCode';
 import { clientFiles } from './http/clientFiles';
 import { deskRoutes } from './http/deskRoutes';
 import { handingRoutes } from './http/handingRoutes';
@@ -14,6 +13,7 @@ import { betweenUs, practiceRoutes } from './http/practiceRoutes';
 import { editRoutes } from './http/editRoutes';
 import { eventRoutes } from './http/eventRoutes';
 import { householdRoutes } from './http/householdRoutes';
+import { leadOver, type ShownAuthority } from './http/leadOver';
 import { onlyFromHere } from './http/onlyFromHere';
 import { packetRoutes } from './http/packetRoutes';
 import { pageRoutes } from './http/pageRoutes';
@@ -21,7 +21,10 @@ import { pairRoutes } from './http/pairRoutes';
 import { phoneRoutes } from './http/phoneRoutes';
 import { photoRoutes } from './http/photoRoutes';
 import { noSuchRoute, problemHandler } from './http/problemHandler';
+import { requestLog } from './http/requestLog';
+import { securityHeaders } from './http/securityHeaders';
 import { uploadRoutes } from './http/uploadRoutes';
+import type { Reach } from './http/reach';
 import { onlyPaired } from './http/whoAsks';
 import { createWhoUses } from './http/whoUses';
 import type { DeskPractice } from './desk/practice';
@@ -41,8 +44,13 @@ export interface AppParts {
   readonly log: Logger;
   /** the exported client; left out in tests of the API alone */
   readonly clientDir?: string;
-  /** reachable from the local network too */
-  readonly lan: boolean;
+  readonly reach: Reach;
+  /** this Ravlo's own authority; null where the certificate is one that browsers know, or there is none */
+  readonly authority: ShownAuthority | null;
+  /** of this machine on its network, the likeliest first */
+  readonly addresses: () => readonly string[];
+  /** whose word is taken for where a request comes from, as Express puts it @default nobody's */
+  readonly trustProxy?: string | number;
 }
 
 /** The whole HTTP application, not yet listening. */
@@ -56,16 +64,22 @@ export function createApp(parts: AppParts): Express {
     practice,
     log,
     clientDir,
-    lan,
+    reach,
+    authority,
+    addresses,
+    trustProxy = false,
   } = parts;
   const { personOf, onlySomebody, mineOf } = createWhoUses({ household, belongingsOf, usual });
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger: log, quietReqLogger: true, autoLogging: { ignore: isRoutine } }));
-  app.use(securityHeaders());
+  app.set('trust proxy', trustProxy);
+  app.use(requestLog(log));
+  app.use(securityHeaders(reach));
   app.use(compression({ filter: isWorthPacking }));
-  app.use(onlyFromHere({ lan }));
-  app.use(pairRoutes(phones, household));
+  app.use(onlyFromHere(reach));
+  app.use(carryCode());
+  app.use(leadOver(reach, authority));
+  app.use(pairRoutes(phones, household, reach));
   app.use(onlyPaired(phones));
 
   const api = express.Router();
@@ -75,7 +89,7 @@ export function createApp(parts: AppParts): Express {
   });
   api.get('/health', (_request, response) => answer(response, healthSchema, { ok: true }));
   const json = express.json({ limit: MOST_JSON_BYTES });
-  api.use('/household', json, householdRoutes(household, personOf));
+  api.use('/household', json, householdRoutes(household, personOf, reach));
   api.use(onlySomebody);
   api.use(betweenUs(practice));
   api.use(uploadRoutes(mineOf));
@@ -90,7 +104,7 @@ export function createApp(parts: AppParts): Express {
   api.use(deskRoutes(mineOf));
   api.use('/packets', packetRoutes(mineOf, belongingsOf));
   api.use('/pages', pageRoutes(mineOf));
-  api.use('/phones', phoneRoutes(phones, lan));
+  api.use('/phones', phoneRoutes({ phones, reach, addresses, fingerprint: authority?.fingerprint ?? null }));
   api.use(noSuchRoute);
   app.use('/api', api);
 
@@ -105,40 +119,4 @@ function isWorthPacking(request: express.Request, response: express.Response): b
     !String(response.getHeader('Content-Type')).startsWith('text/event-stream') &&
     compression.filter(request, response)
   );
-}
-
-/** The client's own files and reads are not worth a log line each. */
-function isRoutine({ method }: { method?: string }): boolean {
-  return method === 'GET';
-}
-
-function securityHeaders() {
-  return helmet({
-    contentSecurityPolicy: {
-      useDefaults: false,
-      directives: {
-        defaultSrc: ["'self'"],
-        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
-        workerSrc: ["'self'", 'blob:'],
-        imgSrc: ["'self'", 'data:', 'blob:'],
-        connectSrc: ["'self'", 'blob:', 'data:'],
-        styleSrc: ["'self'", "'unsafe-inline'"],
-        fontSrc: ["'self'", 'data:'],
-        // A finished PDF is printed from a frame.
-        frameSrc: ["'self'", 'blob:'],
-        objectSrc: ["'none'"],
-        baseUri: ["'self'"],
-        formAction: ["'self'"],
-        frameAncestors: ["'none'"],
-      },
-    },
-    // With less, a form of our own would come without its origin.
-    referrerPolicy: { policy: 'same-origin' },
-    // Served over plain http on one's own machine or network.
-    strictTransportSecurity: false,
-    crossOriginEmbedderPolicy: { policy: 'require-corp' },
-    // On plain http from another machine browsers ignore these two with a warning; they do no harm.
-    crossOriginOpenerPolicy: { policy: 'same-origin' },
-    originAgentCluster: false,
-  });
 }

@@ -1,4 +1,5 @@
 import { mkdirSync } from 'node:fs';
+import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -14,12 +15,15 @@ import { openHandedFiles } from './desk/handedFiles';
 import { createPractice } from './desk/practice';
 import { openReceiptKey } from './desk/receiptKey';
 import { pairingLinks } from './http/pairingLinks';
+import type { Reach } from './http/reach';
 import { createBelongings } from './people/belongings';
 import { createHousehold } from './people/household';
-import { readSettings } from './settings';
+import { machineNames } from './secure/machineNames';
+import { knownSite, ownSite, serveSecurely } from './secure/secureSite';
+import { readSettings, type Settings } from './settings';
 import { openDatabase } from './store/database';
 import { lockDataDir } from './store/dataLock';
-import { createPhones, type Phones } from './store/phones';
+import { createPhones } from './store/phones';
 import { openPhotoFiles } from './store/photoFiles';
 import { keepSwept } from './store/sweep';
 import { createWriter } from './store/writer';
@@ -30,6 +34,7 @@ const root = fileURLToPath(new URL('../..', import.meta.url));
 
 async function main(): Promise<void> {
   const settings = readSettings(process.argv.slice(2), process.env);
+  for (const remark of settings.remarks) process.stdout.write(`${remark}\n`);
   const log = pino({ level: settings.logLevel });
   mkdirSync(settings.dataDir, { recursive: true });
   const unlock = await lockDataDir(settings.dataDir);
@@ -58,42 +63,74 @@ async function main(): Promise<void> {
   const endSweeping = keepSwept(db, writer, files, (reason) => log.error({ err: reason }, 'sweeping failed'));
 
   const clientDir = path.join(root, 'client/dist');
-  const { lan } = settings;
-  const app = createApp({ household, belongingsOf, files, phones, practice, log, clientDir, lan });
-  const server = app.listen(settings.port, settings.host);
-  server.on('listening', () => void announce(lan ? phones : null, (server.address() as AddressInfo).port));
-  server.on('error', (error: NodeJS.ErrnoException) => {
-    const taken = error.code === 'EADDRINUSE';
-    process.stderr.write(
-      taken
-        ? `Port ${settings.port} is taken. Set another one: PORT=${settings.port + 1} npm start\n`
-        : `${error.message}\n`,
-    );
-    process.exit(1);
+  const site = settings.lan === 'secure' ? await openSite(settings) : null;
+  const servers: Server[] = [];
+  const portOf = (server: Server | undefined) =>
+    (server?.address() as AddressInfo | null | undefined)?.port ?? 0;
+  const reach: Reach = {
+    lan: settings.lan,
+    publicUrl: settings.publicUrl,
+    names: () => machineNames().names,
+    ports: () => ({ plain: portOf(servers[0]), secure: portOf(servers[1]) }),
+  };
+  const addresses = () => machineNames().addresses;
+  const app = createApp({
+    ...{ household, belongingsOf, files, phones, practice, log, clientDir, reach, addresses },
+    ...{ authority: site?.authority ?? null, trustProxy: settings.trustProxy },
   });
+  const { host, port, securePort } = settings;
+  servers.push(await listen(createServer(app), port, host, 'PORT'));
+  if (site) {
+    const failed = (reason: unknown) => log.error({ err: reason }, 'the certificate could not be renewed');
+    servers.push(await listen(await serveSecurely(site, app, failed), securePort, host, 'HTTPS_PORT'));
+  }
+  process.stdout.write(`Ravlo is ready: http://localhost:${reach.ports().plain}\n`);
+  const [name = addresses()[0]] = reach.names();
+  if (site && name) process.stdout.write(`On this network: https://${name}:${reach.ports().secure}\n`);
+  if (settings.lan !== 'off' || settings.publicUrl)
+    await sayHowAPhoneGetsIn(pairingLinks((await phones.openCode()).code, reach, addresses()), site !== null);
+
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.once(signal, () => {
       endSweeping();
-      server.close(
-        () =>
-          void db
-            .close()
-            .then(unlock)
-            .then(() => process.exit(0)),
-      );
-      server.closeIdleConnections();
-      // Those who listen for changes never hang up by themselves.
-      setTimeout(() => server.closeAllConnections(), 500).unref();
+      void Promise.all(servers.map(hangUp))
+        .then(() => db.close())
+        .then(unlock)
+        .then(() => process.exit(0));
     });
   }
 }
 
-/** Says where Ravlo is; on the local network also how a phone gets in. */
-async function announce(phones: Phones | null, port: number): Promise<void> {
-  process.stdout.write(`Ravlo is ready: http://localhost:${port}\n`);
-  if (!phones) return;
-  const { code } = phones.openCode();
-  const [link] = pairingLinks(code, port);
+/** The certificate that other devices are shown. @throws Error in plain words when a file of it cannot be read */
+async function openSite({ tls, dataDir }: Settings) {
+  const site = tls ? knownSite(tls) : await ownSite(dataDir);
+  await site.current();
+  return site;
+}
+
+/** @throws Error in plain words when the port is taken */
+async function listen<S extends Server>(server: S, port: number, host: string, setting: string): Promise<S> {
+  await new Promise<void>((resolve, reject) => {
+    server.once('error', (error: NodeJS.ErrnoException) => {
+      const isTaken = error.code === 'EADDRINUSE';
+      const another = `port ${port} is taken. Set another one: ${setting}=${port + 2} npm start`;
+      reject(isTaken ? new Error(another) : error);
+    });
+    server.listen(port, host, resolve);
+  });
+  return server;
+}
+
+async function hangUp(server: Server): Promise<void> {
+  const ended = new Promise((resolve) => server.close(resolve));
+  server.closeIdleConnections();
+  // Those who listen for changes never hang up by themselves.
+  setTimeout(() => server.closeAllConnections(), 500).unref();
+  await ended;
+}
+
+/** Says on the terminal how a phone gets in. */
+async function sayHowAPhoneGetsIn([link]: readonly string[], isAsked: boolean): Promise<void> {
   if (!link) {
     process.stdout.write('This computer is on no network, so no phone can reach it.\n');
     return;
@@ -102,6 +139,7 @@ async function announce(phones: Phones | null, port: number): Promise<void> {
   process.stdout.write(
     `Scan this with the phone's camera, or open ${link} there. Good once, for ten minutes.\n`,
   );
+  if (isAsked) process.stdout.write('The page that opens says what the phone will ask, before it asks.\n');
   process.stdout.write('For a new code: Settings, “Use a phone”.\n');
 }
 

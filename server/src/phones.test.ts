@@ -1,7 +1,9 @@
+import { get } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import request from 'supertest';
 import { CODE_ALPHABET, type OpenPacket, type Pairing, type Phones, type Problem } from '@ravlo/contract';
-import { createPhones, CODE_LIFE } from './store/phones';
+import type { ProblemError } from './problems';
+import { CODE_LIFE, createPhones, PHONE_LIFE } from './store/phones';
 import { deviceName } from './http/pairRoutes';
 import { openTestServer, type TestServer } from '../testing/testServer';
 
@@ -25,7 +27,7 @@ describe('a device on the network', () => {
       const { text, status } = await request(server.imke).get(address).set(LAN);
       expect([address, status]).toEqual([address, address === '/pair' ? 200 : 401]);
       expect(text).toMatch('Code on the computer');
-      expect(text).not.toMatch(/Imke|<script/);
+      expect(text).not.toMatch(/Imke/);
     }
     for (const address of ['/api/packets', '/api/health', '/api/phones', '/api/events', '/api/uploads/1']) {
       const answer = await request(server.imke).get(address).set(LAN).expect(401);
@@ -67,23 +69,104 @@ describe('a device on the network', () => {
 });
 
 describe('codes', () => {
-  const open = (now: () => number) => createPhones(server.db, server.writer, server.people.ada, now);
+  const open = (now: () => number = Date.now) =>
+    createPhones(server.db, server.writer, server.people.ada, now);
+  const WRONG = CODE_ALPHABET.slice(0, 8);
+  const [STRANGER, FRIEND] = ['198.51.100.7', '192.168.7.8'];
 
   it('are void after ten minutes', async () => {
     let now = Date.now();
     const phones = open(() => now);
-    const { code } = phones.openCode();
+    const { code } = await phones.openCode();
     now += CODE_LIFE + 1;
-    await expect(phones.pair(code, 'X')).rejects.toThrow(/not good/);
+    await expect(phones.pair(code, 'X', FRIEND)).rejects.toThrow(/not good/);
   });
 
-  it('are all void after twenty wrong ones', async () => {
-    const phones = open(Date.now);
-    const { code } = phones.openCode();
-    const wrong = CODE_ALPHABET.slice(0, 8);
-    for (let i = 0; i < 20; i++) await expect(phones.pair(wrong, 'X')).rejects.toThrow();
-    await expect(phones.pair(code, 'X')).rejects.toThrow();
+  it('outlive a restart, and are not kept in words', async () => {
+    const { code } = await open().openCode();
+    expect(JSON.stringify(await server.db.pairingCodes.findAll())).not.toMatch(code);
+    await expect(open().pair(code, 'X', FRIEND)).resolves.toMatch(/^.{40,}$/);
+    await expect(open().pair(code, 'X', FRIEND)).rejects.toThrow(/not good/);
   });
+
+  it('stay good whatever a stranger guesses, who has to wait longer and longer', async () => {
+    let now = Date.now();
+    const phones = open(() => now);
+    const { code } = await phones.openCode();
+    const kinds: string[] = [];
+    for (let i = 0; i < 100; i++)
+      await phones.pair(WRONG, 'X', STRANGER).catch((error: ProblemError) => kinds.push(error.kind));
+    expect(kinds.filter((kind) => kind === 'not-paired')).toHaveLength(5);
+    expect(kinds.slice(5).every((kind) => kind === 'too-many-tries')).toBe(true);
+    // Not even the right one is looked at while the address has to wait.
+    await expect(phones.pair(code, 'X', STRANGER)).rejects.toThrow(/Wait 2 seconds/);
+    now += 2000;
+    await expect(phones.pair(WRONG, 'X', STRANGER)).rejects.toThrow(/not good/);
+    now += 2000;
+    await expect(phones.pair(WRONG, 'X', STRANGER)).rejects.toThrow(/Wait 2 seconds/);
+    await expect(phones.pair(code, 'X', FRIEND)).resolves.toBeTruthy();
+  });
+
+  it('are five at most: the oldest gives way', async () => {
+    let now = Date.now();
+    const phones = open(() => (now += 1));
+    const codes: string[] = [];
+    for (let i = 0; i < 6; i++) codes.push((await phones.openCode()).code);
+    await expect(phones.pair(codes[0]!, 'X', FRIEND)).rejects.toThrow(/not good/);
+    await expect(phones.pair(codes[1]!, 'X', FRIEND)).resolves.toBeTruthy();
+  });
+});
+
+describe('a paired device', () => {
+  it('pairs again when it was away for three months', async () => {
+    let now = Date.now();
+    const phones = createPhones(server.db, server.writer, server.people.ada, () => now);
+    const secret = await phones.pair((await phones.openCode()).code, 'Old phone', '192.168.7.9');
+    now += PHONE_LIFE - 1;
+    expect(await phones.known(secret)).not.toBeNull();
+    now += PHONE_LIFE + 1;
+    expect(await phones.known(secret)).toBeNull();
+    expect(await phones.list()).toEqual([]);
+  });
+
+  it('is cut off in the moment in which it is forgotten, and nobody sits at it any more', async () => {
+    const paired = await enter(await newCode()).expect(303);
+    const cookies = (paired.headers['set-cookie'] as unknown as string[]).map((each) => each.split(';')[0]);
+    const seated = await request(server.nobody)
+      .post('/api/household/now')
+      .set({ ...LAN, Cookie: cookies.join('; ') })
+      .send({ personId: server.people.imke })
+      .expect(200);
+    cookies.push((seated.headers['set-cookie'] as unknown as string[])[0]!.split(';')[0]);
+    const headers = { ...LAN, Cookie: cookies.join('; ') };
+    const { body } = await request(server.nobody).get('/api/household').set(headers).expect(200);
+    expect((body as { now: string }).now).toBe(server.people.imke);
+
+    const listening = server.imke.listen(0, '127.0.0.1');
+    try {
+      await new Promise((resolve) => listening.once('listening', resolve));
+      const { port } = listening.address() as AddressInfo;
+      const ended = new Promise<void>((resolve, reject) => {
+        const asked = get({ port, path: '/api/events', headers }, (events) => {
+          events.once('data', () => void forgetAll().catch(reject));
+          events.once('close', resolve);
+          events.once('error', () => undefined);
+        });
+        asked.once('error', () => resolve());
+      });
+      await ended;
+    } finally {
+      listening.closeAllConnections();
+      await new Promise((resolve) => listening.close(resolve));
+    }
+    const after = await request(server.imke).get('/api/packets').set(headers).expect(401);
+    expect(after.headers['clear-site-data']).toBe('"cache"');
+    expect(await server.db.seats.count({ where: { personId: server.people.imke } })).toBe(0);
+  });
+
+  const forgetAll = async () => {
+    for (const { id } of (await list()).phones) await server.phones.forget(id);
+  };
 });
 
 test('devices are called by their kind', () => {

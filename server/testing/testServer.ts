@@ -3,11 +3,12 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { pino } from 'pino';
 import sharp from 'sharp';
-import { createApp } from '../src/app';
+import { createApp, type AppParts } from '../src/app';
 import { loadPeople } from '../src/demo/loadPeople';
 import { openHandedFiles } from '../src/desk/handedFiles';
 import { openReceiptKey } from '../src/desk/receiptKey';
 import { createPractice } from '../src/desk/practice';
+import type { Reach } from '../src/http/reach';
 import { createBelongings } from '../src/people/belongings';
 import { createHousehold } from '../src/people/household';
 import { openDatabase } from '../src/store/database';
@@ -32,12 +33,17 @@ export async function openTestServer() {
   const open = () => createBelongings({ db, writer, files, handed, key, log, practice });
   const belongingsOf = open();
   const { imke, jory, ada } = await loadPeople(db, writer);
-  const phones = createPhones(db, writer, imke);
+  const phones = createPhones(db, writer, imke, now);
+  const reach: Reach = {
+    ...{ lan: 'plain', publicUrl: null },
+    ...{ names: () => [], ports: () => ({ plain: 4310, secure: 4311 }) },
+  };
   /** The application as it is for a browser that belongs to one person until it says who uses it. */
-  const appFor = (id: string | null, belongings = belongingsOf) =>
+  const appFor = (id: string | null, belongings = belongingsOf, changed: Partial<AppParts> = {}) =>
     createApp({
       ...{ household, belongingsOf: belongings, usual: () => Promise.resolve(id) },
-      ...{ files, phones, practice, log, lan: true },
+      ...{ files, phones, practice, log, reach, authority: null, addresses: () => ['192.168.7.7'] },
+      ...changed,
     });
   return {
     dir,
@@ -59,6 +65,10 @@ export async function openTestServer() {
     ada: appFor(ada),
     /** for a browser in which it must be said first who uses it */
     nobody: appFor(null),
+    phones,
+    reach,
+    /** Imke's application, set up in another way. */
+    setUp: (changed: Partial<AppParts>) => appFor(imke, belongingsOf, changed),
     /** Imke's application as it is after a restart. */
     again: () => appFor(imke, open()),
     async close() {

@@ -18,6 +18,7 @@ import { canUseCamera } from './camera/useCamera';
 import { FlatbedCard } from './flatbed/FlatbedCard';
 import { useFlatbed } from './flatbed/useFlatbed';
 import { takeIn } from './intake/takeIn';
+import { WHY_NO_LIVE_CAMERA } from '@/packet/secure';
 import { wakeAll } from '@/packet/wakeAll';
 import { confirmedCleared, selectPhotos } from '@/packet/photosSlice';
 import { selectFacts } from '@/packet/editsSlice';
@@ -126,6 +127,11 @@ export function GatherScreen({ packetId, before, worksheet }: GatherScreenProps)
             ? 'Drop photos, scans or PDFs here, paste them, or choose them below.'
             : 'Lay each sheet on something darker than paper, with the light from the side. One photo, one page.'}
         </Words>
+        {canUseCamera() || window.isSecureContext ? null : (
+          <Words size="small" align="center" colour={colours.quiet}>
+            {WHY_NO_LIVE_CAMERA}
+          </Words>
+        )}
         <Button
           label="Try it on the practice desk"
           onPress={() => router.push(`/packet/${packetId}/practice`)}

@@ -6,6 +6,7 @@ import { Notice } from '@/ui/Notice';
 import { sayWhen } from '@/ui/sayWhen';
 import { colours, radius, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { WHY_NO_LIVE_CAMERA } from '@/packet/secure';
 import { QrCode } from './QrCode';
 
 export interface PhonePairingProps {
@@ -21,7 +22,7 @@ export function PhonePairing({ phones, pairing, onForget }: PhonePairingProps) {
       <Notice
         tone="good"
         title="This device is paired."
-        detail="Its photos go to the computer. Devices are added and taken off there."
+        detail={`Its photos go to the computer. Devices are added and taken off there.${phones.isPlain ? ` ${WHY_NO_LIVE_CAMERA}` : ''}`}
       />
     );
   }
@@ -29,7 +30,7 @@ export function PhonePairing({ phones, pairing, onForget }: PhonePairingProps) {
     <View style={styles.part}>
       {phones.isReachable ? (
         pairing ? (
-          <NewPhone pairing={pairing} />
+          <NewPhone pairing={pairing} isPlain={phones.isPlain} />
         ) : null
       ) : (
         <Notice
@@ -56,7 +57,12 @@ export function PhonePairing({ phones, pairing, onForget }: PhonePairingProps) {
   );
 }
 
-function NewPhone({ pairing: { code, links } }: { readonly pairing: Pairing }) {
+interface NewPhoneProps {
+  readonly pairing: Pairing;
+  readonly isPlain: boolean;
+}
+
+function NewPhone({ pairing: { code, links, fingerprint }, isPlain }: NewPhoneProps) {
   const [link] = links;
   if (!link) {
     return (
@@ -78,6 +84,16 @@ function NewPhone({ pairing: { code, links } }: { readonly pairing: Pairing }) {
         <Words size="small" colour={colours.quiet}>
           It lets one device in and is renewed by itself.
         </Words>
+        {fingerprint ? (
+          <Words size="small" colour={colours.quiet}>
+            {`The first page on the phone says what the phone will ask, before it asks. This computer’s seal begins with ${fingerprint}.`}
+          </Words>
+        ) : null}
+        {isPlain ? (
+          <Words size="small" colour={colours.quiet}>
+            {WHY_NO_LIVE_CAMERA}
+          </Words>
+        ) : null}
       </View>
     </View>
   );

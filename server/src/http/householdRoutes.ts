@@ -9,6 +9,8 @@ import {
 import type { Household } from '../people/household';
 import { notFound } from '../problems';
 import { answer, idIn, parseWith } from './answer';
+import { isSecure, type Reach } from './reach';
+import { phoneOf } from './whoAsks';
 import { seatCookie, seatOf } from './whoUses';
 
 /**
@@ -18,6 +20,7 @@ import { seatCookie, seatOf } from './whoUses';
 export function householdRoutes(
   household: Household,
   personOf: (request: Request) => Promise<string | null>,
+  reach: Reach,
 ): Router {
   const router = Router();
 
@@ -41,17 +44,20 @@ export function householdRoutes(
 
   router.post('/now', async (request, response) => {
     const seat = parseWith(takeSeatSchema, request.body);
-    const secret = await household.sit(seat);
+    const secret = await household.sit(seat, phoneOf(request));
     const before = seatOf(request);
     if (before) await household.leave(before);
-    response.set('Set-Cookie', seatCookie(secret));
+    response.set('Set-Cookie', seatCookie(secret, isSecure(request, reach)));
     answer(response, householdSchema, { people: await household.people(), now: seat.personId });
   });
 
   router.delete('/now', async (request, response) => {
     const secret = seatOf(request);
     if (secret) await household.leave(secret);
-    response.set('Set-Cookie', seatCookie(null)).status(204).end();
+    response
+      .set('Set-Cookie', seatCookie(null, isSecure(request, reach)))
+      .status(204)
+      .end();
   });
 
   /** @throws ProblemError not-found unless the address names whoever asks */

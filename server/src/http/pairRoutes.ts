@@ -1,11 +1,13 @@
 import { Router, urlencoded } from 'express';
 import { serialize } from 'cookie';
+import { ipKeyGenerator } from 'express-rate-limit';
 import { z } from 'zod';
 import { pairingCodeSchema } from '@ravlo/contract';
 import type { Household } from '../people/household';
 import { ProblemError } from '../problems';
 import type { Phones } from '../store/phones';
 import { pairingPage } from './pairingPage';
+import { isSecure, type Reach } from './reach';
 import { PHONE_COOKIE } from './whoAsks';
 
 const PAIRED_FOR = 90 * 24 * 3600;
@@ -15,7 +17,7 @@ const NOT_A_CODE = 'A code has eight letters and digits. Look again at the compu
  * /pair, the only address that strangers reach. Looking at it spends nothing, so that a preview made by a
  * camera or a messenger does not use the code up: pressing the button does.
  */
-export function pairRoutes(phones: Phones, household: Pick<Household, 'people'>): Router {
+export function pairRoutes(phones: Phones, household: Pick<Household, 'people'>, reach: Reach): Router {
   const router = Router();
 
   router.get('/pair', (request, response) => {
@@ -31,17 +33,21 @@ export function pairRoutes(phones: Phones, household: Pick<Household, 'people'>)
     const typed = z.object({ code: pairingCodeSchema }).safeParse(request.body);
     try {
       if (!typed.success) throw new ProblemError('not-paired', NOT_A_CODE);
-      const secret = await phones.pair(typed.data.code, deviceName(request.headers['user-agent'] ?? ''));
+      const device = deviceName(request.headers['user-agent'] ?? '');
+      const secret = await phones.pair(typed.data.code, device, ipKeyGenerator(request.ip ?? ''));
       response.set(
         'Set-Cookie',
-        serialize(PHONE_COOKIE, secret, { httpOnly: true, sameSite: 'lax', path: '/', maxAge: PAIRED_FOR }),
+        serialize(PHONE_COOKIE, secret, {
+          ...{ httpOnly: true, sameSite: 'lax', path: '/', maxAge: PAIRED_FOR },
+          secure: isSecure(request, reach),
+        }),
       );
       // The phone is the household's: with several people in it, it is asked whose hands it is in.
       response.redirect(303, (await household.people()).length > 1 ? '/people' : '/');
     } catch (error) {
       if (!(error instanceof ProblemError)) throw error;
       response
-        .status(401)
+        .status(error.toProblem().status)
         .type('html')
         .send(pairingPage({ trouble: error.detail }));
     }

@@ -1,12 +1,17 @@
-import { networkInterfaces } from 'node:os';
+import { isIP } from 'node:net';
+import type { Reach } from './reach';
 
-/** The addresses under which a phone reaches this machine and pairs; private networks of homes first. */
-export function pairingLinks(code: string, port: number): string[] {
-  return Object.values(networkInterfaces())
-    .flat()
-    .flatMap((address) => (address?.family === 'IPv4' && !address.internal ? [address.address] : []))
-    .sort((a, b) => likelihood(b) - likelihood(a))
-    .map((address) => `http://${address}:${port}/pair?code=${code}`);
+/**
+ * Where a phone opens Ravlo and pairs, the likeliest address first. The code stands behind the #, which a browser keeps to itself:
+ * on the first, plain page nobody else on the network hears it.
+ *
+ * @param addresses of this machine
+ */
+export function pairingLinks(code: string, reach: Reach, addresses: readonly string[]): string[] {
+  if (reach.publicUrl) return [new URL(`/pair#${code}`, reach.publicUrl).href];
+  const { plain } = reach.ports();
+  return addresses.map((address) => {
+    const host = isIP(address) === 6 ? `[${address}]` : address;
+    return `http://${host}:${plain}/pair#${code}`;
+  });
 }
-
-const likelihood = (address: string) => (/^192\.168\./.test(address) ? 2 : /^10\./.test(address) ? 1 : 0);

@@ -4,7 +4,7 @@ import { practiceSchema, type Practice } from '@ravlo/contract';
 import type { DeskPractice } from '../desk/practice';
 import { ProblemError } from '../problems';
 import { answer, parseWith } from './answer';
-import { isHere } from './whoAsks';
+import { isHere } from './reach';
 
 /** How long a slow desk takes to begin with anything, ms. */
 const SLOW = 2500;

@@ -54,8 +54,8 @@ export const seatOf = (request: Request): string | undefined =>
   parse(request.headers.cookie ?? '')[SEAT_COOKIE];
 
 /** The cookie that a browser shows from now on; without a secret, the one that ends it. */
-export const seatCookie = (secret: string | null): string =>
+export const seatCookie = (secret: string | null, secure: boolean): string =>
   serialize(SEAT_COOKIE, secret ?? '', {
-    ...{ httpOnly: true, sameSite: 'lax', path: '/' },
+    ...{ httpOnly: true, sameSite: 'lax', path: '/', secure },
     maxAge: secret === null ? 0 : SEAT_LASTS,
   });

@@ -10,16 +10,15 @@ import {
   type PersonFacts,
   type TakeSeat,
 } from '@ravlo/contract';
+import { growingWait } from '../growingWait';
 import { notFound, ProblemError } from '../problems';
 import type { Database } from '../store/database';
 import type { PersonRow } from '../store/models';
 import type { Writer } from '../store/writer';
 import { hashPin, isPin } from './pins';
 
-/** Wrong PINs that cost nothing; after each further one there is a wait, twice as long as the one before. */
-const FREE_TRIES = 5;
-const FIRST_WAIT = 60_000;
-const LAST_WAIT = 15 * 60_000;
+/** Between wrong PINs. */
+const WAITS = { free: 5, first: 60_000, last: 15 * 60_000 };
 /** A browser that was not seen for so long is asked again who it is, ms. */
 const SEAT_LIFE = 90 * 24 * 3600_000;
 /** A seat is noted as seen at most this often, ms. */
@@ -53,8 +52,7 @@ export function createHousehold(db: Database, writer: Writer, now: () => number 
       if (pin === undefined) throw new ProblemError('wrong-pin', `${row.firstName} has a PIN: type it.`);
       const isRight = await isPin(pin, row.pinHash);
       const pinTries = isRight ? 0 : row.pinTries + 1;
-      const late = pinTries - FREE_TRIES;
-      const next = late < 0 ? 0 : Math.min(LAST_WAIT, FIRST_WAIT * 2 ** late);
+      const next = growingWait(pinTries, WAITS);
       const pinWaitUntil = next > 0 ? new Date(now() + next) : null;
       if (pinTries !== row.pinTries)
         await writer.write((transaction) => row.update({ pinTries, pinWaitUntil }, { transaction }));
@@ -106,13 +104,14 @@ export function createHousehold(db: Database, writer: Writer, now: () => number 
     /**
      * A person sits down at a browser.
      *
+     * @param phoneId the paired device that the browser is on; the seat goes when it is forgotten
      * @returns the secret that the browser shows with every request
      * @throws ProblemError wrong-pin, too-many-tries
      */
-    async sit({ personId, pin }: TakeSeat): Promise<string> {
+    async sit({ personId, pin }: TakeSeat, phoneId: string | null = null): Promise<string> {
       await assertPin(personId, pin);
       const secret = randomBytes(32).toString('base64url');
-      const seat = { personId, secretHash: hashOf(secret), seenAt: new Date(now()) };
+      const seat = { personId, phoneId, secretHash: hashOf(secret), seenAt: new Date(now()) };
       await writer.write(async (transaction) => {
         const old = { seenAt: { [Op.lt]: new Date(now() - SEAT_LIFE) } };
         await db.seats.destroy({ where: old, transaction });

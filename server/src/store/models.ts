@@ -26,6 +26,8 @@ export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAt
 export class SeatRow extends Model<InferAttributes<SeatRow>, InferCreationAttributes<SeatRow>> {
   declare id: CreationOptional<string>;
   declare personId: string;
+  /** the paired device that it is on */
+  declare phoneId: CreationOptional<string | null>;
   declare secretHash: string;
   declare seenAt: Date;
 }
@@ -87,6 +89,15 @@ export class PhoneRow extends Model<InferAttributes<PhoneRow>, InferCreationAttr
   declare createdAt: CreationOptional<Date>;
 }
 
+/** A code that pairs one device: known by its hash, good for some minutes. */
+export class PairingCodeRow extends Model<
+  InferAttributes<PairingCodeRow>,
+  InferCreationAttributes<PairingCodeRow>
+> {
+  declare codeHash: string;
+  declare validUntil: Date;
+}
+
 export class DeskClassRow extends Model<
   InferAttributes<DeskClassRow>,
   InferCreationAttributes<DeskClassRow>
@@ -135,6 +146,7 @@ export interface Tables {
   readonly photos: typeof PhotoRow;
   readonly pages: typeof PageRow;
   readonly phones: typeof PhoneRow;
+  readonly pairingCodes: typeof PairingCodeRow;
   readonly deskClasses: typeof DeskClassRow;
   readonly members: typeof MemberRow;
   readonly briefs: typeof BriefRow;
@@ -149,6 +161,7 @@ export function bindTables(sequelize: Sequelize): Tables {
   class Photos extends PhotoRow {}
   class Pages extends PageRow {}
   class Phones extends PhoneRow {}
+  class PairingCodes extends PairingCodeRow {}
   class DeskClasses extends DeskClassRow {}
   class Members extends MemberRow {}
   class Briefs extends BriefRow {}
@@ -170,7 +183,13 @@ export function bindTables(sequelize: Sequelize): Tables {
     { sequelize, tableName: 'people' },
   );
   Seats.init(
-    { id, personId: DataTypes.UUID, secretHash: DataTypes.STRING(64), seenAt: DataTypes.DATE },
+    {
+      id,
+      personId: DataTypes.UUID,
+      phoneId: DataTypes.UUID,
+      secretHash: DataTypes.STRING(64),
+      seenAt: DataTypes.DATE,
+    },
     { sequelize, tableName: 'seats' },
   );
   Packets.init(
@@ -233,6 +252,10 @@ export function bindTables(sequelize: Sequelize): Tables {
     },
     { sequelize, tableName: 'phones' },
   );
+  PairingCodes.init(
+    { codeHash: { type: DataTypes.STRING(64), primaryKey: true }, validUntil: DataTypes.DATE },
+    { sequelize, tableName: 'pairingCodes' },
+  );
   DeskClasses.init(
     { id, name: DataTypes.TEXT, marker: DataTypes.TEXT, code: DataTypes.STRING(16) },
     { sequelize, tableName: 'deskClasses' },
@@ -266,6 +289,12 @@ export function bindTables(sequelize: Sequelize): Tables {
   Pages.belongsTo(Packets, { as: 'packet', foreignKey: 'packetId' });
   return {
     ...{ people: People, seats: Seats, packets: Packets, photos: Photos, pages: Pages, phones: Phones },
-    ...{ deskClasses: DeskClasses, members: Members, briefs: Briefs, attempts: Attempts },
+    ...{
+      pairingCodes: PairingCodes,
+      deskClasses: DeskClasses,
+      members: Members,
+      briefs: Briefs,
+      attempts: Attempts,
+    },
   };
 }

@@ -8,6 +8,7 @@ import * as fifth from './0005-rules-of-a-look';
 import * as sixth from './0006-finish';
 import * as seventh from './0007-desk';
 import * as eighth from './0008-household';
+import * as ninth from './0009-pairing';
 
 /** All migrations, oldest first. A migration that has shipped is never changed. */
 export const migrations: RunnableMigration<QueryInterface>[] = [
@@ -19,4 +20,5 @@ export const migrations: RunnableMigration<QueryInterface>[] = [
   { name: '0006-finish', up: ({ context }) => sixth.up(context) },
   { name: '0007-desk', up: ({ context }) => seventh.up(context) },
   { name: '0008-household', up: ({ context }) => eighth.up(context) },
+  { name: '0009-pairing', up: ({ context }) => ninth.up(context) },
 ];

@@ -1,0 +1,60 @@
+import { mkdir, readFile } from 'node:fs/promises';
+import { createServer, type Server } from 'node:https';
+import type { RequestListener } from 'node:http';
+import path from 'node:path';
+import { openAuthority, shortFingerprint } from './authority';
+import { machineNames, type MachineNames } from './machineNames';
+import { siteCertificate, type SiteCertificate } from './siteCertificate';
+
+/** How often it is looked whether the machine has moved, or its certificate runs out, ms. */
+const LOOK_EVERY = 60_000;
+
+export interface SecureSite {
+  /** this Ravlo's own authority; null where the certificate is one that browsers know */
+  readonly authority: { readonly certificate: string; readonly fingerprint: string } | null;
+  /** what is good now */
+  readonly current: () => Promise<SiteCertificate>;
+}
+
+/** A site with a certificate made elsewhere. */
+export function knownSite({ cert, key }: SiteCertificate): SecureSite {
+  return {
+    authority: null,
+    current: async () => ({ cert: await readFile(cert, 'utf8'), key: await readFile(key, 'utf8') }),
+  };
+}
+
+/** A site that makes its own, in a folder of the data. */
+export async function ownSite(
+  dataDir: string,
+  names: () => MachineNames = machineNames,
+): Promise<SecureSite> {
+  const dir = path.join(dataDir, 'secure');
+  await mkdir(dir, { recursive: true, mode: 0o700 });
+  const authority = await openAuthority(dir);
+  return {
+    authority: { certificate: authority.certificate, fingerprint: shortFingerprint(authority.certificate) },
+    current: () => siteCertificate(dir, authority, names()),
+  };
+}
+
+/** Serves over https; a new certificate is taken up without anybody being cut off. */
+export async function serveSecurely(
+  site: SecureSite,
+  app: RequestListener,
+  onTrouble: (reason: unknown) => void,
+): Promise<Server> {
+  let shown = await site.current();
+  const server = createServer(shown, app);
+  const looking = setInterval(() => {
+    site
+      .current()
+      .then((now) => {
+        if (now.cert !== shown.cert) server.setSecureContext((shown = now));
+      })
+      .catch(onTrouble);
+  }, LOOK_EVERY);
+  looking.unref();
+  server.on('close', () => clearInterval(looking));
+  return server;
+}
