@@ -15,6 +15,8 @@ export default defineConfig({
     timezoneId: 'Europe/Oslo',
     viewport: { width: 390, height: 844 },
     hasTouch: true,
+    // Every visit would fetch the whole app; what is about the offline worker lets it in itself.
+    serviceWorkers: 'block',
     // Pictures of every step take a third of the whole time; `--trace on` has them where one test is looked into.
     trace: { mode: 'retain-on-failure', screenshots: false, snapshots: false, sources: false },
   },

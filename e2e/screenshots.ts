@@ -39,6 +39,10 @@ try {
   await page.getByRole('button', { name: 'Settings' }).click();
   await page.getByRole('img', { name: /^Code to scan/ }).waitFor();
   await shoot('settings');
+  const stranger = await context.newPage();
+  await stranger.goto(`${server.url.replace('localhost', '127.0.0.2')}/pair`);
+  await stranger.screenshot({ path: path.join(dir, 'pairing.png') });
+  await stranger.close();
   await page.getByRole('button', { name: 'To the shelf' }).click();
   await page.getByRole('button', { name: /is using Ravlo/ }).click();
   await page.getByRole('textbox', { name: 'Class code' }).fill('MPHX6358');
@@ -112,11 +116,6 @@ try {
   await page.getByRole('button', { name: 'Page after' }).click();
   await settled(page, 6);
   await shoot('finish');
-  await page.setViewportSize(WIDE);
-  await page.getByRole('button', { name: /^Show page 3/ }).click();
-  await page.waitForTimeout(2500);
-  await shoot('finish-wide');
-  await page.setViewportSize(PHONE);
   await page.getByRole('button', { name: 'Hand over…' }).click();
   await page.getByRole('button', { name: 'Name it so' }).click();
   await page.getByRole('checkbox').click();
@@ -127,10 +126,6 @@ try {
   await page.getByRole('main').hover();
   await page.getByText('Who', { exact: true }).scrollIntoViewIfNeeded();
   await shoot('hand-over');
-  await page.setViewportSize(WIDE);
-  await page.waitForTimeout(800);
-  await shoot('hand-over-wide');
-  await page.setViewportSize(PHONE);
   await page.getByRole('button', { name: 'Hand over to Ada Holm' }).click();
   await page.getByRole('group', { name: /^Receipt/ }).waitFor();
   await shoot('receipt');
@@ -163,6 +158,16 @@ try {
   await page.getByTestId('aim-outline').waitFor();
   await page.waitForTimeout(1400);
   await shoot('camera');
+
+  await page.goto(server.url);
+  await settled(page, 1);
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await page.waitForTimeout(1000);
+  await server.stop();
+  await page.reload();
+  await settled(page, 1);
+  await page.getByText('No line to Ravlo.').waitFor();
+  await shoot('shelf-offline');
 } finally {
   await browser.close();
   await server.remove();

@@ -93,10 +93,17 @@ export function buildClient() {
     ...['app.json', 'babel.config.js', 'metro.config.js', 'package.json'].map((name) =>
       path.join(client, name),
     ),
+    path.join(root, 'scripts/serviceWorker.mjs'),
     path.join(root, 'package-lock.json'),
   ];
   once('client', hashFiles(sources), existsSync(path.join(client, 'dist/index.html')), () => {
     console.log('Building the app (two minutes the first time, seconds after)…');
+    // Which contract the page was built with: an old page and a new server do not talk past each other.
+    const talk = hashFiles(filesBelow(path.join(root, 'contract/src'))).slice(0, 16);
     run('npm', ['run', '--silent', 'export', '-w', 'client'], { CI: '1' });
+    const page = path.join(client, 'dist/index.html');
+    const empty = '<meta name="ravlo-talk" content=""';
+    writeFileSync(page, readFileSync(page, 'utf8').replace(empty, empty.replace('""', `"${talk}"`)));
+    run(process.execPath, ['scripts/serviceWorker.mjs']);
   });
 }

@@ -18,6 +18,7 @@ export * from './packet';
 export * from './patch';
 export * from './people';
 export * from './phones';
+export * from './talk';
 export * from './problem';
 export * from './readyCheck';
 export * from './recipe';

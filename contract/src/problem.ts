@@ -42,6 +42,7 @@ export const problemKindSchema = z.enum([
   'nobody-chosen',
   'another-person',
   'wrong-pin',
+  'other-version',
   'broken',
 ]);
 export type ProblemKind = z.infer<typeof problemKindSchema>;

@@ -43,7 +43,11 @@ export const shelfSchema = z.object({
 });
 export type Shelf = z.infer<typeof shelfSchema>;
 
-export const newPacketSchema = z.object({ name: packetNameSchema.optional() });
+export const newPacketSchema = z.object({
+  name: packetNameSchema.optional(),
+  /** of a packet that was begun while the server was away: asked for twice, it is made once */
+  id: idSchema.optional(),
+});
 export type NewPacket = z.infer<typeof newPacketSchema>;
 
 /**

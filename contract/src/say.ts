@@ -2,7 +2,8 @@
 export function sayBytes(bytes: number): string {
   if (bytes < 1000) return `${bytes} bytes`;
   if (bytes < 999_500) return `${Math.round(bytes / 1000)} KB`;
-  return `${(bytes / 1e6).toFixed(1)} MB`;
+  if (bytes < 999_950_000) return `${(bytes / 1e6).toFixed(1)} MB`;
+  return `${(bytes / 1e9).toFixed(1)} GB`;
 }
 
 /** "1 page", "3 pages". */

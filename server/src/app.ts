@@ -22,6 +22,7 @@ import { phoneRoutes } from './http/phoneRoutes';
 import { photoRoutes } from './http/photoRoutes';
 import { noSuchRoute, problemHandler } from './http/problemHandler';
 import { requestLog } from './http/requestLog';
+import { sameTalk } from './http/sameTalk';
 import { securityHeaders } from './http/securityHeaders';
 import { uploadRoutes } from './http/uploadRoutes';
 import type { Reach } from './http/reach';
@@ -51,6 +52,8 @@ export interface AppParts {
   readonly addresses: () => readonly string[];
   /** whose word is taken for where a request comes from, as Express puts it @default nobody's */
   readonly trustProxy?: string | number;
+  /** a hash of the contract that the client was built with @default not compared */
+  readonly talk?: string;
 }
 
 /** The whole HTTP application, not yet listening. */
@@ -68,6 +71,7 @@ export function createApp(parts: AppParts): Express {
     authority,
     addresses,
     trustProxy = false,
+    talk = '',
   } = parts;
   const { personOf, onlySomebody, mineOf } = createWhoUses({ household, belongingsOf, usual });
   const app = express();
@@ -87,6 +91,7 @@ export function createApp(parts: AppParts): Express {
     response.set('Cache-Control', 'no-store');
     next();
   });
+  api.use(sameTalk(talk));
   api.get('/health', (_request, response) => answer(response, healthSchema, { ok: true }));
   const json = express.json({ limit: MOST_JSON_BYTES });
   api.use('/household', json, householdRoutes(household, personOf, reach));

@@ -14,6 +14,7 @@ import { createDesk } from './desk/desk';
 import { openHandedFiles } from './desk/handedFiles';
 import { createPractice } from './desk/practice';
 import { openReceiptKey } from './desk/receiptKey';
+import { readTalk } from './http/clientFiles';
 import { pairingLinks } from './http/pairingLinks';
 import type { Reach } from './http/reach';
 import { createBelongings } from './people/belongings';
@@ -76,7 +77,7 @@ async function main(): Promise<void> {
   const addresses = () => machineNames().addresses;
   const app = createApp({
     ...{ household, belongingsOf, files, phones, practice, log, clientDir, reach, addresses },
-    ...{ authority: site?.authority ?? null, trustProxy: settings.trustProxy },
+    ...{ authority: site?.authority ?? null, trustProxy: settings.trustProxy, talk: readTalk(clientDir) },
   });
   const { host, port, securePort } = settings;
   servers.push(await listen(createServer(app), port, host, 'PORT'));

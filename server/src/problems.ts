@@ -35,6 +35,7 @@ const KINDS: Record<ProblemKind, { status: number; title: string }> = {
   'nobody-chosen': { status: 401, title: 'Nobody has said who it is' },
   'another-person': { status: 409, title: 'Somebody else is using Ravlo here' },
   'wrong-pin': { status: 403, title: 'The PIN is not right' },
+  'other-version': { status: 409, title: 'The page is from before an update' },
   broken: { status: 500, title: 'Something broke' },
 };
 

@@ -8,6 +8,7 @@ import { GestureHandlerRootView } from 'react-native-gesture-handler';
 import { Provider } from 'react-redux';
 import type { Household } from '@ravlo/contract';
 import { HalfHour } from '@/frame/HalfHour';
+import { Line } from '@/frame/Line';
 import { Troubles } from '@/frame/Troubles';
 import { useLeaving } from '@/frame/useLeaving';
 import { useOpening } from '@/frame/useOpening';
@@ -59,6 +60,7 @@ function Frame({ isNobodys }: FrameProps) {
       {wide && path !== '/' ? <ShelfSide openId={packetId} /> : null}
       <View style={styles.screen}>
         <HalfHour />
+        <Line />
         <Troubles />
         <Slot />
       </View>

@@ -49,7 +49,7 @@ export function useBriefPackets(mine: MyBrief) {
     tied: shelf?.packets.filter(({ briefId }) => briefId === brief.id) ?? NONE,
     isStarting: creating.isLoading,
     /** a new packet that is for the brief @returns its id */
-    start: () => attempt(() => createPacket().unwrap()),
+    start: () => attempt(() => createPacket({}).unwrap()),
     tie: (packetId: string) =>
       attempt(() =>
         dispatch(api.endpoints.packet.initiate(packetId, { forceRefetch: true, subscribe: false })).unwrap(),

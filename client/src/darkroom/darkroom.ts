@@ -31,21 +31,22 @@ export type AnyPhoto = Pick<Photo, 'sha256'> & Partial<Pick<Photo, 'id'>>;
 export interface DarkroomOptions {
   /** the name of the browser's store that developed pictures are kept in */
   readonly pictures: string;
+  /** whose photos they are, among those who share this browser: nobody is shown a copy that was kept for another @default the first's */
+  readonly whose?: string;
   /** @default a real one */
   readonly makeWorker?: () => PoolWorker<Remote<DarkroomTools>>;
 }
-
-/** Where a photo's untouched bytes are on the server. */
-export const photoUrl = (photoId: string): string => `/api/photos/${photoId}`;
 
 /**
  * The only door to core's work on pixels: all of it runs in workers. Photos are opened from bytes in hand where there
  * are any, and fetched only where they are not.
  */
-export function createDarkroom({ pictures: name, makeWorker = openWorker }: DarkroomOptions) {
+export function createDarkroom({ pictures: name, whose = '', makeWorker = openWorker }: DarkroomOptions) {
   const pool = createPool(poolSize(), makeWorker);
   const pictures = createPictureCache(name);
   const bytes = createPhotoBytes();
+  const photoUrl = (photoId: string): string =>
+    `/api/photos/${photoId}${whose ? `?of=${encodeURIComponent(whose)}` : ''}`;
 
   /** @throws Error where nobody has the bytes */
   const sourceOf = ({ sha256, id }: AnyPhoto): PhotoSource => {
@@ -77,6 +78,8 @@ export function createDarkroom({ pictures: name, makeWorker = openWorker }: Dark
     /** Keeps a photo's bytes at hand for what is done with it in this window. */
     hold: bytes.hold,
     bytesOf: bytes.of,
+    /** Where a photo's untouched bytes are on the server. */
+    photoUrl,
 
     /**
      * All that is shown of a photo that has come in, from one look: where its sheet is and which way is up, its picture

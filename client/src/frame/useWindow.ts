@@ -1,7 +1,10 @@
 import { useEffect } from 'react';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { resumeEdits } from '@/packet/editing';
+import { sendBegun } from '@/packet/begun';
 import { watchPages } from '@/packet/findPages';
+import { keepAnswers } from '@/packet/keepAnswers';
+import { answered, selectLine } from '@/packet/lineSlice';
 import { hearChanges } from '@/packet/liveChanges';
 import { followPhotos, resumePhotos } from '@/packet/photos';
 import type { AppStore } from '@/packet/store';
@@ -15,12 +18,19 @@ export function useWindow(store: AppStore): void {
     const ends = [
       setupListeners(store.dispatch),
       watchPages(store),
+      keepAnswers(store),
       followPhotos(store),
       hearChanges(store),
       hearSeat(),
+      // The server answers again: what was begun without it is made there, and what waits goes up.
+      store.startListening({
+        predicate: (action, _now, before) => answered.match(action) && selectLine(before).shownFrom !== null,
+        effect: wake,
+      }),
       () => window.removeEventListener('online', wake),
     ];
     window.addEventListener('online', wake);
+    void store.dispatch(sendBegun());
     void store.dispatch(resumeEdits());
     void store.dispatch(resumePhotos());
     return () => ends.forEach((end) => end());

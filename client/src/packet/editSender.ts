@@ -8,6 +8,7 @@ import {
   type RecipePatch,
 } from '@ravlo/contract';
 import { api } from './api';
+import { ensureBegun } from './begun';
 import { replacePackets, replacePages } from './cachedPackets';
 import { ensureEdits, keep } from './editsKeeping';
 import { refused, saved, selectPacketEdits, sendingBegan, takenApart, type Refusal } from './editsSlice';
@@ -74,6 +75,10 @@ function sendOnce(packetId: string): AppThunk<Promise<Trouble | null>> {
       pages: Object.entries(sending.pages).map(([pageId, { patch }]) => ({ pageId, patch })),
       packets: Object.entries(sending.facts).map(([id, { patch }]) => ({ packetId: id, patch })),
     };
+    for (const { packetId: id } of body.packets) {
+      const unmade = await dispatch(ensureBegun(id));
+      if (unmade) return unmade;
+    }
     const { data, error } = await dispatch(api.endpoints.makeEdits.initiate(body, { track: false }));
     if (data) {
       dispatch(replacePages(data.pages));

@@ -1,9 +1,11 @@
 import { api } from './api';
+import { ensureBegun } from './begun';
 import { hashOf } from './hashOf';
 import { rememberRetake } from './history';
 import { photoOf, removeShot } from './keptPhotos';
 import type { PhotoEvent } from './photoLife';
 import { lookAhead } from './findPages';
+import { keepPhoto } from './photoCache';
 import { gone, happened, selectPhoto, selectPhotos } from './photosSlice';
 import { sendPhoto } from './sendPhoto';
 import type { AppThunk } from './store';
@@ -66,11 +68,15 @@ function sendOne(key: string): AppThunk<Promise<void>> {
     dispatch(lookAhead(photo.packetId, sha256, photo.blob));
 
     const isAgain = before.sha256 !== null || parts.heardOf.has(key);
-    const result = await sendPhoto(photo, {
-      sha256,
-      isAgain,
-      onProgress: (share) => happens({ type: 'progress', share }),
-    }).catch((reason: unknown) => ({ trouble: toTrouble(reason) }));
+    const unmade = await dispatch(ensureBegun(photo.packetId));
+    const sending = unmade
+      ? Promise.reject(unmade)
+      : sendPhoto(photo, {
+          sha256,
+          isAgain,
+          onProgress: (share) => happens({ type: 'progress', share }),
+        });
+    const result = await sending.catch((reason: unknown) => ({ trouble: toTrouble(reason) }));
     const then = { now: Date.now(), chance: Math.random() };
     if ('trouble' in result) {
       happens({ type: 'failed', trouble: result.trouble, ...then });
@@ -84,7 +90,8 @@ function sendOne(key: string): AppThunk<Promise<void>> {
     }
     happens({ type: 'answered', page: result.page, ...then });
     if (selectPhoto(getState(), key)?.state !== 'confirmed') return;
-    // Now, and only now, are the bytes of no more use here.
+    // Now, and only now, could the bytes go; for a while they stay where they are found without the server.
+    void keepPhoto(parts.darkroom.photoUrl(result.page.photo.id), photo.blob);
     parts.inHand.delete(key);
     await parts.photoStore.forget(key);
     dispatch(api.util.invalidateTags(['Shelf', { type: 'Packet', id: photo.packetId }]));

@@ -150,7 +150,7 @@ export function aimPhoto(key: string, packetId: string): AppThunk<Promise<void>>
 /** Sends a photo into a packet of its own. */
 export function aimAtNewPacket(key: string): AppThunk<Promise<string | null>> {
   return async (dispatch) => {
-    const { data, error } = await dispatch(api.endpoints.createPacket.initiate());
+    const { data, error } = await dispatch(api.endpoints.createPacket.initiate({}));
     if (data) await dispatch(aimPhoto(key, data.id));
     else dispatch(told(toTrouble(error)));
     return data?.id ?? null;

@@ -1,7 +1,7 @@
 import { DetailedError, Upload } from 'tus-js-client';
 import { readJson } from './readJson';
 import { OFFLINE, readTrouble, type Trouble } from './trouble';
-import { whoseHeaders } from './whose';
+import { ourHeaders } from './whose';
 
 /** How far a file is on its way. */
 export interface Progress {
@@ -43,7 +43,7 @@ export function sendHanded(
     };
     const sending = new Upload(file, {
       endpoint: '/api/handing',
-      headers: whoseHeaders(),
+      headers: ourHeaders(),
       metadata: { key },
       retryDelays: null,
       removeFingerprintOnSuccess: true,

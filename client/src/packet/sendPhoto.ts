@@ -3,7 +3,7 @@ import { pageSchema, type Arrival, type Page, type UploadFacts } from '@ravlo/co
 import type { KeptPhoto } from './photoStore';
 import { readJson } from './readJson';
 import { OFFLINE, readTrouble, toTrouble, UNEXPECTED, type Trouble } from './trouble';
-import { whoseHeaders } from './whose';
+import { ourHeaders } from './whose';
 
 export type SendResult = { readonly page: Page } | { readonly trouble: Trouble };
 
@@ -58,7 +58,7 @@ function upload(
     };
     const sending = new Upload(blob, {
       endpoint: '/api/uploads',
-      headers: whoseHeaders(),
+      headers: ourHeaders(),
       metadata: Object.fromEntries(
         Object.entries(facts).flatMap(([name, value]) =>
           value === undefined ? [] : [[name, String(value)]],
@@ -98,7 +98,7 @@ async function askForPage({ packetId, key }: KeptPhoto): Promise<SendResult> {
   try {
     const response = await fetch('/api/arrivals', {
       method: 'POST',
-      headers: { 'content-type': 'application/json', ...whoseHeaders() },
+      headers: { 'content-type': 'application/json', ...ourHeaders() },
       body: JSON.stringify(arrival),
       signal: AbortSignal.timeout(LAST_SILENCE),
     });

@@ -10,6 +10,7 @@ import { useDispatch, useSelector, useStore } from 'react-redux';
 import { api } from './api';
 import { editsSlice } from './editsSlice';
 import { findSlice } from './findSlice';
+import { lineSlice } from './lineSlice';
 import { photosSlice } from './photosSlice';
 import { troublesSlice } from './troublesSlice';
 import { verdictsSlice } from './verdictsSlice';
@@ -23,6 +24,7 @@ export const rootReducer = combineSlices(
   api,
   editsSlice,
   findSlice,
+  lineSlice,
   photosSlice,
   troublesSlice,
   verdictsSlice,

@@ -55,11 +55,12 @@ const FINAL: ReadonlySet<Trouble['kind']> = new Set<Trouble['kind']>([
 /** True for trouble that time may heal: worth trying again, nothing wrong with what was sent. */
 export const isPassing = ({ kind }: Trouble): boolean => !FINAL.has(kind);
 
-/** It must be said again who or what asks: then everything goes on. */
+/** Who or what asks must be said again, or the page opened anew: then everything goes on. */
 const WHO: ReadonlySet<Trouble['kind']> = new Set<Trouble['kind']>([
   'not-paired',
   'nobody-chosen',
   'another-person',
+  'other-version',
 ]);
 
 /** True for trouble that whatever is sent next would meet as well. */

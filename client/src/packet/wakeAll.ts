@@ -1,9 +1,11 @@
+import { sendBegun } from './begun';
 import { wakePhotos } from './photos';
 import type { AppThunk } from './store';
 
 /** Tries at once to save and to send all that waits: the network is back, or the person asks for it. */
 export function wakeAll(): AppThunk {
   return (dispatch, _getState, parts) => {
+    void dispatch(sendBegun());
     parts.editPause.wake();
     dispatch(wakePhotos());
   };

@@ -1,5 +1,5 @@
 import type { Household } from '@ravlo/contract';
-import { getWhose, openWhose, own, whoseHeaders } from './whose';
+import { getWhose, openWhose, own, ourHeaders } from './whose';
 
 const person = (id: string) => ({
   ...{ id, firstName: 'Imke', surname: '', studentNumber: '', pattern: 'waves' as const, hasPin: false },
@@ -23,7 +23,7 @@ describe('a window', () => {
     serve(answer(first));
     await openWhose();
     expect(own('ravlo-outbox')).toBe('ravlo-outbox');
-    expect(whoseHeaders()).toEqual({ 'ravlo-person': first });
+    expect(ourHeaders()).toEqual({ 'ravlo-person': first });
   });
 
   it('of anybody else has names of their own, and is still theirs where the server cannot be asked', async () => {
@@ -38,6 +38,6 @@ describe('a window', () => {
   it('is nobody’s before somebody has said who it is: a request says nothing then', async () => {
     serve(answer(null));
     await openWhose();
-    expect(whoseHeaders()).toEqual({});
+    expect(ourHeaders()).toEqual({});
   });
 });

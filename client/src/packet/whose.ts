@@ -1,6 +1,7 @@
-import { householdSchema, idSchema, PERSON_HEADER, type Household } from '@ravlo/contract';
+import { householdSchema, idSchema, PERSON_HEADER, TALK_HEADER, type Household } from '@ravlo/contract';
 import { z } from 'zod';
 import { readJson } from './readJson';
+import { TALK } from './talk';
 
 /**
  * Whose window this is. A window is one person's for as long as it is open: whoever sits down at the browser opens all its
@@ -27,8 +28,11 @@ export const getWhose = (): Whose => whose;
 /** The name of something that is kept in this browser for this person. */
 export const own = (name: string): string => name + whose.keeps;
 
-/** Headers that say whose window a request comes from: in another's name nothing is done. */
-export const whoseHeaders = (): Record<string, string> => (whose.id ? { [PERSON_HEADER]: whose.id } : {});
+/** Headers that say whose window a request comes from, in another's name nothing is done, and which contract it speaks by. */
+export const ourHeaders = (): Record<string, string> => ({
+  ...(whose.id ? { [PERSON_HEADER]: whose.id } : {}),
+  ...(TALK ? { [TALK_HEADER]: TALK } : {}),
+});
 
 /**
  * Finds out whose window this is, before anything of theirs is opened; without the server it is whose it was last.

@@ -1,8 +1,9 @@
 import { nanoid } from 'nanoid';
 import { createDarkroom, type Darkroom, type Insight } from '@/darkroom/darkroom';
+import { createKeptAnswers, type KeptAnswers } from './keptAnswers';
 import { forgettingPause, type Pause } from './pause';
 import { createEditsStore, type EditsStore } from './editsStore';
-import { own } from './whose';
+import { getWhose, own } from './whose';
 import { createPhotoStore, type KeptPhoto, type PhotoStore } from './photoStore';
 
 /**
@@ -16,6 +17,8 @@ export interface WindowParts {
   readonly photoStore: PhotoStore;
   /** edits and history that are kept in this browser */
   readonly editsStore: EditsStore;
+  /** what the server said, for when it cannot be asked */
+  readonly keptAnswers: KeptAnswers;
   /** photos of which the browser's own store has no copy (yet), by key */
   readonly inHand: Map<string, KeptPhoto>;
   /** photos that were taken back while they were being sent */
@@ -48,7 +51,7 @@ export interface WindowOptions {
 
 export function createWindowParts({
   windowId = () => Promise.resolve(nanoid()),
-  darkroom = createDarkroom({ pictures: own('ravlo-pictures') }),
+  darkroom = createDarkroom({ pictures: own('ravlo-pictures'), whose: getWhose().keeps }),
 }: WindowOptions = {}): WindowParts {
   let claimed: Promise<string> | null = null;
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(own('ravlo'));
@@ -56,6 +59,7 @@ export function createWindowParts({
     windowId: () => (claimed ??= windowId()),
     photoStore: createPhotoStore(),
     editsStore: createEditsStore(),
+    keptAnswers: createKeptAnswers(),
     inHand: new Map(),
     withdrawn: new Set(),
     heardOf: new Set(),

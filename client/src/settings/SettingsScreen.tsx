@@ -7,6 +7,7 @@ import { ScreenFrame } from '@/ui/ScreenFrame';
 import { Words } from '@/ui/Words';
 import { WordButton } from '@/ui/WordButton';
 import { DeskPractice } from './DeskPractice';
+import { KeptHere } from './KeptHere';
 import { PhonePairing } from './PhonePairing';
 import { usePairing } from './usePairing';
 
@@ -34,6 +35,10 @@ export function SettingsScreen() {
       ) : phones ? (
         <PhonePairing phones={phones} pairing={pairing} onForget={(id) => void forget(id)} />
       ) : null}
+      <Words size="lead" bold heading={2}>
+        On this device
+      </Words>
+      <KeptHere />
       <Words size="lead" bold heading={2}>
         Receipts
       </Words>

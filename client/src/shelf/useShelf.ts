@@ -1,6 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { LOOK_AGAIN, useBringInMutation, useCreatePacketMutation, useShelfQuery } from '@/packet/api';
+import { LOOK_AGAIN, useBringInMutation, useShelfQuery } from '@/packet/api';
+import { beginPacket } from '@/packet/begun';
 import { SHELF } from '@/packet/editsSlice';
 import { deletePacket } from '@/packet/history';
 import { useAppDispatch } from '@/packet/store';
@@ -19,7 +20,7 @@ export function useShelf() {
     pollingInterval: LOOK_AGAIN,
     skipPollingIfUnfocused: true,
   });
-  const [createPacket, creating] = useCreatePacketMutation();
+  const [isCreating, setCreating] = useState(false);
   const [bringIn, bringingIn] = useBringInMutation();
   const history = useHistory(SHELF);
   const [openedAt] = useState(() => Date.now());
@@ -29,7 +30,7 @@ export function useShelf() {
   return {
     shelf,
     trouble: error ? toTrouble(error) : null,
-    isCreating: creating.isLoading,
+    isCreating,
     isBringingIn: bringingIn.isLoading,
     /** what was deleted last, and can be taken back also after a reload */
     lastDeleted:
@@ -39,12 +40,11 @@ export function useShelf() {
         ? last
         : null,
     create: async () => {
-      try {
-        const packet = await createPacket().unwrap();
-        router.push(`/packet/${packet.id}/gather`);
-      } catch (reason) {
-        tell(toTrouble(reason));
-      }
+      setCreating(true);
+      const begun = await dispatch(beginPacket());
+      setCreating(false);
+      if ('id' in begun) router.push(`/packet/${begun.id}/gather`);
+      else tell(begun.trouble);
     },
     bringIn: async (archive: File) => {
       try {

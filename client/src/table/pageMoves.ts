@@ -65,7 +65,7 @@ export function copyPages(laid: Laid, chosen: Chosen, otherId: string, what: str
 export function splitPages(laid: Laid, chosen: Chosen, what: string): Move {
   return trying(async (dispatch) => {
     const { packetId, pages } = laid;
-    const made = await dispatch(api.endpoints.createPacket.initiate(undefined, { track: false })).unwrap();
+    const made = await dispatch(api.endpoints.createPacket.initiate({}, { track: false })).unwrap();
     await dispatch(api.util.upsertQueryData('packet', made.id, made));
     const there = { packetId: made.id, pageIds: idsOf(chosenOf(laid, chosen)) };
     const here = { packetId, pageIds: without(idsOf(pages), chosen) };

@@ -23,8 +23,8 @@ export function packetRoutes(mineOf: MineOf, belongingsOf: BelongingsOf): Router
   });
 
   router.post('/', async (request, response) => {
-    const { name } = parseWith(newPacketSchema, request.body);
-    answer(response, openPacketSchema, await packetsOf(request).create(name ?? UNNAMED), 201);
+    const { name, id } = parseWith(newPacketSchema, request.body);
+    answer(response, openPacketSchema, await packetsOf(request).create(name ?? UNNAMED, id), 201);
   });
 
   router.put('/arrangement', async (request, response) => {

@@ -6,6 +6,7 @@ import { givePacket } from './givePacket';
 import { inWriting, lyingRows, packetRow, type StoreContext } from './context';
 import type { KeptPhoto } from './photos';
 import { timeLeft } from './timeLeft';
+import { notFound } from '../problems';
 
 /** The packets of one person. */
 export type Packets = ReturnType<typeof packetsOf>;
@@ -61,9 +62,16 @@ export function packetsOf(context: StoreContext) {
       return { packets, unreadable: rows.length - packets.length };
     },
 
-    async create(name: string): Promise<OpenPacket> {
+    /**
+     * @param id of a packet that was begun without the server; one that is there already is answered as it is
+     * @throws ProblemError not-found when the id is somebody else's
+     */
+    async create(name: string, id?: string): Promise<OpenPacket> {
       return inWriting(context, async ({ transaction, tell }) => {
-        const row = await db.packets.create({ ownerId, name }, { transaction });
+        const known = id ? await db.packets.findByPk(id, { transaction }) : null;
+        if (known && known.ownerId !== ownerId) throw notFound('packet');
+        if (known) return toOpenPacket(known, await lyingRows(db, [known.id], transaction), log);
+        const row = await db.packets.create({ ...(id ? { id } : {}), ownerId, name }, { transaction });
         tell(row.id);
         return toOpenPacket(row, [], log);
       });

@@ -1,0 +1,47 @@
+import { StyleSheet, View } from 'react-native';
+import { selectIsUnsaved } from '@/packet/editsSlice';
+import { selectLine } from '@/packet/lineSlice';
+import { isOnItsWay, selectPhotos } from '@/packet/photosSlice';
+import { useAppSelector } from '@/packet/store';
+import { Button } from '@/ui/Button';
+import { Notice } from '@/ui/Notice';
+import { sayWhen } from '@/ui/sayWhen';
+import { space } from '@/ui/tokens';
+import { useRenewal } from './useRenewal';
+
+/** How this page stands to the server: cut off from it, or of another version; told over whatever screen is open. */
+export function Line() {
+  const { shownFrom, isOfAnotherTime } = useAppSelector(selectLine);
+  const { isReady, takeOver } = useRenewal();
+  // What is kept on this device outlives the change of version; it goes up first all the same, where that is possible.
+  const isUnsent = useAppSelector((state) => selectIsUnsaved(state) || selectPhotos(state).some(isOnItsWay));
+  const mustWait = isReady && isUnsent && !isOfAnotherTime;
+  if (shownFrom === null && !isReady && !isOfAnotherTime) return null;
+  return (
+    <View style={styles.notices}>
+      {shownFrom === null ? null : (
+        <Notice
+          title="No line to Ravlo."
+          detail={`What you see is from ${sayWhen(new Date(shownFrom).toISOString())}. What you do is kept on this device and goes up by itself.`}
+        />
+      )}
+      {isReady || isOfAnotherTime ? (
+        <Notice
+          title={
+            isOfAnotherTime ? 'Ravlo was renewed since this page was opened.' : 'A newer Ravlo is ready.'
+          }
+          detail={
+            mustWait
+              ? 'It waits until what you did has gone up.'
+              : 'What you did is kept. It takes a moment to open.'
+          }
+          action={mustWait ? undefined : <Button compact label="Open it" onPress={takeOver} />}
+        />
+      ) : null}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  notices: { padding: space.one, gap: space.one, width: '100%', maxWidth: 720, alignSelf: 'center' },
+});

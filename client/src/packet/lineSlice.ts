@@ -1,0 +1,29 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+/** Whether the server can be asked, as the last asking went. */
+interface LineState {
+  /** when what is shown was fetched, ms; null while the server answers */
+  readonly shownFrom: number | null;
+  /** the server is of another version than this page: they do not understand each other for certain */
+  readonly isOfAnotherTime: boolean;
+}
+
+const initialState: LineState = { shownFrom: null, isOfAnotherTime: false };
+
+export const lineSlice = createSlice({
+  name: 'line',
+  initialState,
+  reducers: {
+    /** something kept on this device stands in for an answer, given at `payload` */
+    stoodIn: (state, { payload }: PayloadAction<number>) => ({
+      ...state,
+      shownFrom: Math.min(state.shownFrom ?? payload, payload),
+    }),
+    answered: (state) => (state.shownFrom === null ? state : { ...state, shownFrom: null }),
+    isOfAnotherTime: (state) => (state.isOfAnotherTime ? state : { ...state, isOfAnotherTime: true }),
+  },
+});
+
+export const { stoodIn, answered, isOfAnotherTime } = lineSlice.actions;
+
+export const selectLine = ({ line }: { readonly line: LineState }): LineState => line;

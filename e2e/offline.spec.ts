@@ -1,0 +1,166 @@
+import { readFile } from 'node:fs/promises';
+import type { Page as BrowserPage } from '@playwright/test';
+import { unzipSync } from 'fflate';
+import { serious } from './support/axe';
+import {
+  addPhotos,
+  demoPhoto,
+  expectDeveloped,
+  namesOf,
+  newPacket,
+  packetIdOf,
+  packetOnServer,
+  toTable,
+} from './support/steps';
+import { expect, test } from './support/test';
+
+// The server is gone: the app opens all the same, and what is done goes up when it is back.
+
+test.use({ serviceWorkers: 'allow' });
+test.setTimeout(240_000);
+
+/** Waits until the whole app lies in the browser, and looks after the page. */
+async function installed(browser: BrowserPage): Promise<void> {
+  await browser.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+    if (!navigator.serviceWorker.controller)
+      await new Promise((resolve) => navigator.serviceWorker.addEventListener('controllerchange', resolve));
+  });
+}
+
+test('without the server an opened packet is looked at, changed, added to and made into a PDF; all of it goes up later', async ({
+  page: browser,
+  ownRavlo,
+}) => {
+  const id = await newPacket(browser, ownRavlo.url);
+  await installed(browser);
+  await addPhotos(browser, ['tides-neap', 'passage-log']);
+  await toTable(browser, 2);
+  const [first] = (await packetOnServer(browser, ownRavlo.url, id)).pages;
+
+  await ownRavlo.stop();
+  await browser.reload();
+  await expectDeveloped(browser, 2);
+  await expect(browser.getByText('No line to Ravlo.')).toBeVisible();
+  expect(await serious(browser)).toEqual([]);
+
+  // A deep link to a page, developed anew from the photo that was kept.
+  await browser.goto(`${ownRavlo.url}/packet/${id}/page/${first.id}`);
+  await browser.getByRole('tab', { name: 'Turn' }).click();
+  await browser.getByRole('button', { name: 'Turn right' }).click();
+  await expect(browser.getByText('Your last changes are not saved yet.')).toBeVisible();
+
+  await browser.goto(`${ownRavlo.url}/packet/${id}/gather`);
+  await browser.getByTestId('library-input').setInputFiles(demoPhoto('tide-curve'));
+  await expect(browser.getByText(/Kept on this device, not on Ravlo yet/)).toBeVisible();
+
+  await browser.goto(`${ownRavlo.url}/packet/${id}/finish`);
+  await expect(browser.getByRole('img', { name: /of the PDF$/ })).toHaveCount(2, { timeout: 90_000 });
+
+  await ownRavlo.start();
+  const pages = async () => (await packetOnServer(browser, ownRavlo.url, id)).pages;
+  await expect.poll(async () => (await pages()).length, { timeout: 60_000 }).toBe(3);
+  await expect
+    .poll(async () => (await pages())[0]!.recipe.turn, { timeout: 60_000 })
+    .not.toBe(first.recipe.turn);
+  await expect(browser.getByText('No line to Ravlo.')).toBeHidden();
+  expect(namesOf(await packetOnServer(browser, ownRavlo.url, id))).toEqual([
+    'tides-neap',
+    'passage-log',
+    'tide-curve',
+  ]);
+});
+
+test('a packet begun without the server takes its place later, once, with its photos', async ({
+  page: browser,
+  ownRavlo,
+}) => {
+  await browser.goto(ownRavlo.url);
+  await installed(browser);
+  await ownRavlo.stop();
+  await browser.reload();
+  await browser.getByRole('button', { name: 'New packet', exact: true }).click();
+  await browser.waitForURL(/\/packet\/[0-9a-f-]+\/gather$/);
+  const id = packetIdOf(browser);
+  await browser.getByTestId('library-input').setInputFiles(demoPhoto('tides-neap'));
+  await expect(browser.getByText(/Kept on this device, not on Ravlo yet/)).toBeVisible();
+  // It is there after a reload, too.
+  await browser.reload();
+  await expect(browser.getByText(/Kept on this device, not on Ravlo yet/)).toBeVisible();
+
+  await ownRavlo.start();
+  await expect(browser.getByText(/^Saved/)).toBeVisible({ timeout: 60_000 });
+  expect(namesOf(await packetOnServer(browser, ownRavlo.url, id))).toEqual(['tides-neap']);
+  const shelf = (await (await browser.request.get(`${ownRavlo.url}/api/packets`)).json()) as {
+    packets: unknown[];
+  };
+  expect(shelf.packets).toHaveLength(1);
+});
+
+test('photos shared by another app become a packet, and the shortcut begins one', async ({
+  page: browser,
+  ownRavlo,
+}) => {
+  await browser.goto(ownRavlo.url);
+  await installed(browser);
+  // What the system does when somebody shares photos with an installed app: a form comes in.
+  await browser.setContent(
+    `<form method="post" enctype="multipart/form-data" action="${ownRavlo.url}/shared"><input type="file" name="photos" multiple></form>`,
+  );
+  await browser.locator('input').setInputFiles(['tides-neap', 'passage-log'].map(demoPhoto));
+  await browser.evaluate(() => document.forms[0]!.submit());
+  await browser.waitForURL(/\/packet\/[0-9a-f-]+\/gather$/);
+  await expect(browser.getByText(/^Saved/)).toHaveCount(2, { timeout: 60_000 });
+  const packet = await packetOnServer(browser, ownRavlo.url, packetIdOf(browser));
+  expect(namesOf(packet)).toEqual(['tides-neap', 'passage-log']);
+  // Nothing of them is left to come in a second time.
+  await browser.goto(`${ownRavlo.url}/shared`);
+  await expect(browser.getByRole('button', { name: 'New packet', exact: true })).toBeVisible();
+  await browser.goto(`${ownRavlo.url}/take`);
+  await browser.waitForURL(/\/packet\/[0-9a-f-]+\/camera$/);
+});
+
+test('a newer Ravlo waits for one press, and an older page changes nothing before it', async ({
+  page: browser,
+  ownRavlo,
+}) => {
+  await browser.route('**/api/packets', async (route) => {
+    const response = await route.fetch();
+    await route.fulfill({ response, headers: { ...response.headers(), 'ravlo-talk': 'another' } });
+  });
+  await browser.goto(ownRavlo.url);
+  await expect(browser.getByText('Ravlo was renewed since this page was opened.')).toBeVisible();
+  expect(await serious(browser)).toEqual([]);
+  const refused = await browser.request.post(`${ownRavlo.url}/api/packets`, {
+    data: {},
+    headers: { 'Ravlo-Talk': 'another' },
+  });
+  expect(refused.status()).toBe(409);
+  await browser.unroute('**/api/packets');
+  await browser.getByRole('button', { name: 'Open it' }).click();
+  await expect(browser.getByText('Ravlo was renewed since this page was opened.')).toBeHidden();
+  await expect(browser.getByRole('button', { name: 'New packet', exact: true })).toBeVisible();
+});
+
+test('Settings say what is kept here, and give it out or let it go', async ({ page: browser, ownRavlo }) => {
+  const id = await newPacket(browser, ownRavlo.url);
+  await installed(browser);
+  await addPhotos(browser, ['tides-neap']);
+  await ownRavlo.stop();
+  await browser.getByTestId('library-input').setInputFiles(demoPhoto('tide-curve'));
+  await expect(browser.getByText(/Kept on this device, not on Ravlo yet/)).toBeVisible();
+  await browser.goto(`${ownRavlo.url}/settings`);
+  await expect(browser.getByText('Photos that wait to go up')).toBeVisible();
+  expect(await serious(browser)).toEqual([]);
+  const saving = browser.waitForEvent('download');
+  await browser.getByRole('button', { name: 'Save what has not gone up' }).click();
+  const zip = unzipSync(await readFile(await (await saving).path()));
+  expect(Object.keys(zip)).toEqual(['01 tide-curve.jpg']);
+  expect(Buffer.from(zip['01 tide-curve.jpg']!).equals(await readFile(demoPhoto('tide-curve')))).toBe(true);
+  await browser.getByRole('button', { name: 'Clear the copies' }).click();
+  await ownRavlo.start();
+  // What waited is no copy: it goes up.
+  await expect
+    .poll(async () => namesOf(await packetOnServer(browser, ownRavlo.url, id)), { timeout: 60_000 })
+    .toEqual(['tides-neap', 'tide-curve']);
+});
