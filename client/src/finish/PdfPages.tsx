@@ -133,7 +133,8 @@ function PdfSheet({ pdf, number, width, isNear, onPress }: PdfSheetProps) {
     <Pressable
       role="button"
       aria-label={`See page ${number} close`}
-      disabled={!pdf}
+      // Not disabled: with nothing in it to be focused, the row could not be scrolled by keys while the file is read.
+      aria-disabled={!pdf}
       onPress={() => pdf && onPress(number, pdf)}
       style={[styles.paper, { width, height }]}
     >
