@@ -27,7 +27,7 @@ export const LOST_ANSWERS: Line = async (_request, send) => {
 };
 
 /** The real server, as a process of its own on data of its own; whatever this page fetches goes to it. */
-export async function openRealServer() {
+async function openRealServer() {
   const dataDir = mkdtempSync(path.join(tmpdir(), 'ravlo-client-'));
   const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
     cwd: root,
@@ -119,3 +119,13 @@ export async function openRealServer() {
 }
 
 export type RealServer = Awaited<ReturnType<typeof openRealServer>>;
+
+/** A server for all tests of a file: it is well again after each. What it can do is there once the tests run. */
+export function realServerForTests(): RealServer {
+  const server = {} as RealServer;
+  beforeAll(async () => void Object.assign(server, await openRealServer()), 60_000);
+  afterAll(() => server.close());
+  afterEach(() => void server.setLine(WELL));
+  jest.setTimeout(30_000);
+  return server;
+}

@@ -19,7 +19,7 @@ import { pairingLinks } from './http/pairingLinks';
 import type { Reach } from './http/reach';
 import { createBelongings } from './people/belongings';
 import { createHousehold } from './people/household';
-import { machineNames } from './secure/machineNames';
+import { ownAddresses, ownNames } from './secure/machineNames';
 import { knownSite, ownSite, serveSecurely } from './secure/secureSite';
 import { readSettings, type Settings } from './settings';
 import { openDatabase } from './store/database';
@@ -71,12 +71,11 @@ async function main(): Promise<void> {
   const reach: Reach = {
     lan: settings.lan,
     publicUrl: settings.publicUrl,
-    names: () => machineNames().names,
+    names: ownNames,
     ports: () => ({ plain: portOf(servers[0]), secure: portOf(servers[1]) }),
   };
-  const addresses = () => machineNames().addresses;
   const app = createApp({
-    ...{ household, belongingsOf, files, phones, practice, log, clientDir, reach, addresses },
+    ...{ household, belongingsOf, files, phones, practice, log, clientDir, reach, addresses: ownAddresses },
     ...{ authority: site?.authority ?? null, trustProxy: settings.trustProxy, talk: readTalk(clientDir) },
   });
   const { host, port, securePort } = settings;
@@ -86,10 +85,13 @@ async function main(): Promise<void> {
     servers.push(await listen(await serveSecurely(site, app, failed), securePort, host, 'HTTPS_PORT'));
   }
   process.stdout.write(`Ravlo is ready: http://localhost:${reach.ports().plain}\n`);
-  const [name = addresses()[0]] = reach.names();
+  const [name = ownAddresses()[0]] = ownNames();
   if (site && name) process.stdout.write(`On this network: https://${name}:${reach.ports().secure}\n`);
   if (settings.lan !== 'off' || settings.publicUrl)
-    await sayHowAPhoneGetsIn(pairingLinks((await phones.openCode()).code, reach, addresses()), site !== null);
+    await sayHowAPhoneGetsIn(
+      pairingLinks((await phones.openCode()).code, reach, ownAddresses()),
+      site !== null,
+    );
 
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.once(signal, () => {

@@ -16,8 +16,8 @@ const OPEN = { Host: 'ravlo.school.example', 'X-Forwarded-For': '203.0.113.5', '
 
 describe('plain http, where other devices come over https', () => {
   const secure = async () => {
-    const { certificate } = await openAuthority(server.dir);
-    const authority = { certificate, fingerprint: shortFingerprint(certificate) };
+    const { cert } = await openAuthority(server.dir);
+    const authority = { cert, fingerprint: shortFingerprint(cert) };
     return server.setUp({ authority, reach: { ...server.reach, lan: 'secure' } });
   };
 
@@ -42,7 +42,7 @@ describe('plain http, where other devices come over https', () => {
       .responseType('blob')
       .expect(200);
     expect(type).toBe('application/x-x509-ca-cert');
-    const pem = (await openAuthority(server.dir)).certificate;
+    const pem = (await openAuthority(server.dir)).cert;
     expect((body as Buffer).toString('base64')).toBe(pem.replace(/-----[^-]+-----|\s/g, ''));
     const code = (await request(app).post('/api/phones/code').expect(201)).body as Pairing;
     expect(code.fingerprint).toBe(shortFingerprint(pem));

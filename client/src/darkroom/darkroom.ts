@@ -80,6 +80,8 @@ export function createDarkroom({ pictures: name, whose = '', makeWorker = openWo
     bytesOf: bytes.of,
     /** Where a photo's untouched bytes are on the server. */
     photoUrl,
+    /** Lets go of the developed pictures that the browser keeps. */
+    clearPictures: pictures.clear,
 
     /**
      * All that is shown of a photo that has come in, from one look: where its sheet is and which way is up, its picture

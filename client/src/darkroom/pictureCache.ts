@@ -8,6 +8,8 @@ import type { Picture } from './worker/tools';
 export interface PictureCache {
   get(key: string): Promise<Picture | null>;
   put(key: string, picture: Picture): Promise<void>;
+  /** Lets go of all: they are developed again when they are wanted. */
+  clear(): Promise<void>;
 }
 
 interface PictureSchema extends DBSchema {
@@ -49,6 +51,13 @@ export function createPictureCache(name: string): PictureCache {
         if (tooMany <= 0) return;
         const oldest = await db.getAllKeysFromIndex('pictures', 'usedAt', undefined, tooMany);
         await Promise.all(oldest.map((old) => db.delete('pictures', old)));
+      } catch {
+        // As above.
+      }
+    },
+    async clear() {
+      try {
+        await (await database()).clear('pictures');
       } catch {
         // As above.
       }

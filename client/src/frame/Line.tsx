@@ -11,12 +11,12 @@ import { useRenewal } from './useRenewal';
 
 /** How this page stands to the server: cut off from it, or of another version; told over whatever screen is open. */
 export function Line() {
-  const { shownFrom, isOfAnotherTime } = useAppSelector(selectLine);
+  const { shownFrom, isOtherVersion } = useAppSelector(selectLine);
   const { isReady, takeOver } = useRenewal();
   // What is kept on this device outlives the change of version; it goes up first all the same, where that is possible.
   const isUnsent = useAppSelector((state) => selectIsUnsaved(state) || selectPhotos(state).some(isOnItsWay));
-  const mustWait = isReady && isUnsent && !isOfAnotherTime;
-  if (shownFrom === null && !isReady && !isOfAnotherTime) return null;
+  const mustWait = isReady && isUnsent && !isOtherVersion;
+  if (shownFrom === null && !isReady && !isOtherVersion) return null;
   return (
     <View style={styles.notices}>
       {shownFrom === null ? null : (
@@ -25,11 +25,9 @@ export function Line() {
           detail={`What you see is from ${sayWhen(new Date(shownFrom).toISOString())}. What you do is kept on this device and goes up by itself.`}
         />
       )}
-      {isReady || isOfAnotherTime ? (
+      {isReady || isOtherVersion ? (
         <Notice
-          title={
-            isOfAnotherTime ? 'Ravlo was renewed since this page was opened.' : 'A newer Ravlo is ready.'
-          }
+          title={isOtherVersion ? 'Ravlo was renewed since this page was opened.' : 'A newer Ravlo is ready.'}
           detail={
             mustWait
               ? 'It waits until what you did has gone up.'

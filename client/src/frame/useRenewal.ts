@@ -21,6 +21,8 @@ export function useRenewal(): Renewal {
     if (process.env.NODE_ENV !== 'production' || !('serviceWorker' in navigator)) return undefined;
     const worker = new Workbox('/sw.js');
     worker.addEventListener('waiting', () => setReady(true));
+    // Another window has let it take over: this one's workers are not to be had any more.
+    worker.addEventListener('controlling', ({ isExternal }) => isExternal && setReady(true));
     // Without it the app works as long as the server can be reached.
     worker.register().catch(() => undefined);
     const timer = setInterval(() => void worker.update().catch(() => undefined), LOOK_EVERY);

@@ -2,7 +2,8 @@ import { useRouter } from 'expo-router';
 import { useEffect, useRef, useState } from 'react';
 import { beginPacket } from '@/packet/begun';
 import { sharedFiles } from '@/packet/sharedFiles';
-import { useAppDispatch } from '@/packet/store';
+import { isOnlyHere, selectPhotos } from '@/packet/photosSlice';
+import { useAppStore } from '@/packet/store';
 import type { Trouble } from '@/packet/trouble';
 import { Button } from '@/ui/Button';
 import { Notice } from '@/ui/Notice';
@@ -19,7 +20,8 @@ export interface ComingInScreenProps {
 /** Passed through on the way in from outside the app: begins a packet and goes on to its photos. */
 export function ComingInScreen({ from }: ComingInScreenProps) {
   const router = useRouter();
-  const dispatch = useAppDispatch();
+  const store = useAppStore();
+  const { dispatch } = store;
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const isBegun = useRef(false);
   useEffect(() => {
@@ -32,12 +34,12 @@ export function ComingInScreen({ from }: ComingInScreenProps) {
       if ('trouble' in begun) return setTrouble(begun.trouble);
       const gather = `/packet/${begun.id}/gather` as const;
       if (!shared) return router.replace(canUseCamera() ? `/packet/${begun.id}/camera` : gather);
-      // They are put by until all of them are kept with the packet.
+      // They are put by until all of them are kept with the packet, also where there is no room for a second copy.
       await dispatch(takeIn(begun.id, shared.files));
-      await shared.forget();
+      if (!selectPhotos(store.getState()).some(isOnlyHere)) await shared.forget();
       router.replace(gather);
     })();
-  }, [from, router, dispatch]);
+  }, [from, router, store, dispatch]);
 
   return (
     <ScreenFrame

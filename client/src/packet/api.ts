@@ -1,10 +1,4 @@
-import {
-  createApi,
-  fetchBaseQuery,
-  type BaseQueryApi,
-  type BaseQueryFn,
-  type FetchArgs,
-} from '@reduxjs/toolkit/query/react';
+import { createApi } from '@reduxjs/toolkit/query/react';
 import {
   arrangedSchema,
   attemptSchema,
@@ -22,7 +16,6 @@ import {
   receiptCheckedSchema,
   phonesSchema,
   shelfSchema,
-  TALK_HEADER,
   type Arrange,
   type Attempt,
   type ChangePin,
@@ -48,52 +41,8 @@ import {
   type Shelf,
   type TakeSeat,
 } from '@ravlo/contract';
-import type { KeptAnswer } from './keptAnswers';
-import { leaveUnpaired } from './keptHere';
-import { answered, isOfAnotherTime, stoodIn } from './lineSlice';
-import { TALK } from './talk';
-import { OFFLINE, readTrouble, UNEXPECTED, type Trouble } from './trouble';
-import { openAnew, ourHeaders } from './whose';
-import type { WindowParts } from './windowParts';
-
-const rawQuery = fetchBaseQuery({
-  baseUrl: '/api',
-  prepareHeaders(headers) {
-    for (const [name, value] of Object.entries(ourHeaders())) headers.set(name, value);
-  },
-});
-
-/** fetchBaseQuery with every failure told as a Trouble. */
-const query: BaseQueryFn<string | FetchArgs, unknown, Trouble> = async (args, window, extra) => {
-  const result = await rawQuery(args, window, extra);
-  const talk = result.meta?.response?.headers.get(TALK_HEADER);
-  if (talk && TALK && talk !== TALK) window.dispatch(isOfAnotherTime());
-  if (!result.error) {
-    window.dispatch(answered());
-    return { data: result.data };
-  }
-  const { status } = result.error;
-  if (status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR') {
-    const kept = await keptFor(window);
-    if (!kept) return { error: OFFLINE };
-    window.dispatch(stoodIn(kept.at));
-    return { data: kept.data };
-  }
-  const trouble = typeof status === 'number' ? readTrouble(result.error.data) : UNEXPECTED;
-  // Another tab heard of it at once; one that slept hears of it now.
-  if (trouble.kind === 'another-person') openAnew();
-  if (trouble.kind === 'not-paired') void leaveUnpaired();
-  return { error: trouble };
-};
-
-/** What stands in for an answer that cannot be had: only where nothing is known yet, for what is known may be newer. */
-async function keptFor({ getState, extra, queryCacheKey }: BaseQueryApi): Promise<KeptAnswer | null> {
-  if (!queryCacheKey) return null;
-  const { queries } = (getState() as { api: { queries: Record<string, { data?: unknown } | undefined> } })
-    .api;
-  if (queries[queryCacheKey]?.data !== undefined) return null;
-  return (extra as WindowParts).keptAnswers.get(queryCacheKey);
-}
+import { query } from './query';
+import { UNEXPECTED } from './trouble';
 
 /** As much of the store as the cached answers take. */
 type ApiState = Parameters<ReturnType<typeof api.endpoints.packet.select>>[0];

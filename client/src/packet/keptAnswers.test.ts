@@ -21,3 +21,12 @@ test('the oldest answers give way', async () => {
   expect(await answers.get('page("0")')).toBeNull();
   expect((await answers.get('page("401")'))?.data).toEqual({ i: 401 });
 });
+
+test('all of them are let go, and new ones are kept', async () => {
+  const answers = createKeptAnswers();
+  await answers.keep('desk(undefined)', 1);
+  await answers.clear();
+  expect(await answers.get('desk(undefined)')).toBeNull();
+  await answers.keep('desk(undefined)', 2);
+  expect((await answers.get('desk(undefined)'))?.data).toBe(2);
+});

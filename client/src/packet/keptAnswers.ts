@@ -22,6 +22,8 @@ export interface KeptAnswers {
   keep(key: string, data: unknown): Promise<void>;
   /** null where it was never asked here, or nothing is kept */
   get(key: string): Promise<KeptAnswer | null>;
+  /** Lets go of all. */
+  clear(): Promise<void>;
 }
 
 export function createKeptAnswers(now: () => number = Date.now): KeptAnswers {
@@ -50,6 +52,13 @@ export function createKeptAnswers(now: () => number = Date.now): KeptAnswers {
         return (await (await database()).get('answers', key)) ?? null;
       } catch {
         return null;
+      }
+    },
+    async clear() {
+      try {
+        await (await database()).clear('answers');
+      } catch {
+        // There was nothing.
       }
     },
   };

@@ -5,10 +5,10 @@ interface LineState {
   /** when what is shown was fetched, ms; null while the server answers */
   readonly shownFrom: number | null;
   /** the server is of another version than this page: they do not understand each other for certain */
-  readonly isOfAnotherTime: boolean;
+  readonly isOtherVersion: boolean;
 }
 
-const initialState: LineState = { shownFrom: null, isOfAnotherTime: false };
+const initialState: LineState = { shownFrom: null, isOtherVersion: false };
 
 export const lineSlice = createSlice({
   name: 'line',
@@ -20,10 +20,10 @@ export const lineSlice = createSlice({
       shownFrom: Math.min(state.shownFrom ?? payload, payload),
     }),
     answered: (state) => (state.shownFrom === null ? state : { ...state, shownFrom: null }),
-    isOfAnotherTime: (state) => (state.isOfAnotherTime ? state : { ...state, isOfAnotherTime: true }),
+    metOtherVersion: (state) => (state.isOtherVersion ? state : { ...state, isOtherVersion: true }),
   },
 });
 
-export const { stoodIn, answered, isOfAnotherTime } = lineSlice.actions;
+export const { stoodIn, answered, metOtherVersion } = lineSlice.actions;
 
 export const selectLine = ({ line }: { readonly line: LineState }): LineState => line;

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { randomUUID } from 'node:crypto';
 import type { OpenPacket, Shelf } from '@ravlo/contract';
-import { AWAY, openRealServer, WELL, type RealServer } from '../../test/realServer';
+import { AWAY, realServerForTests, WELL } from '../../test/realServer';
 import { until } from '../../test/until';
 import { api } from './api';
 import { beginPacket, ensureBegun, sendBegun } from './begun';
@@ -15,13 +15,7 @@ import { createStore } from './store';
 
 /** Windows against one real server that is away for a while. */
 
-let server: RealServer;
-beforeAll(async () => {
-  server = await openRealServer();
-}, 60_000);
-afterAll(() => server.close());
-afterEach(() => server.setLine(WELL));
-jest.setTimeout(30_000);
+const server = realServerForTests();
 // The test's browser is not a secure page, which alone has it.
 globalThis.crypto.randomUUID = () => randomUUID();
 

@@ -1,12 +1,5 @@
 import type { OpenPacket, Recipe } from '@ravlo/contract';
-import {
-  AWAY,
-  LOST_ANSWERS,
-  openRealServer,
-  PROXY_ERROR,
-  WELL,
-  type RealServer,
-} from '../../test/realServer';
+import { AWAY, LOST_ANSWERS, realServerForTests, PROXY_ERROR, WELL } from '../../test/realServer';
 import { until } from '../../test/until';
 import { api } from './api';
 import { changeFacts, changeRecipe, changeRecipes, resumeEdits } from './editing';
@@ -29,15 +22,7 @@ import { selectTroubles } from './troublesSlice';
 
 /** Several windows against one real server: each store is a window. */
 
-let server: RealServer;
-
-beforeAll(async () => {
-  server = await openRealServer();
-}, 60_000);
-afterAll(() => server.close());
-afterEach(() => server.setLine(WELL));
-
-jest.setTimeout(30_000);
+const server = realServerForTests();
 
 let count = 0;
 const onServer = async (id: string) => (await server.ask('GET', `packets/${id}`)) as OpenPacket;

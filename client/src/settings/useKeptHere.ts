@@ -5,7 +5,7 @@ import { clearCopies } from '@/packet/keptHere';
 import { photoOf } from '@/packet/keptPhotos';
 import { sizeOfKeptPhotos, type KeptPhotosSize } from '@/packet/photoCache';
 import { selectPhotos } from '@/packet/photosSlice';
-import { useAppDispatch, useAppSelector } from '@/packet/store';
+import { useAppDispatch, useAppSelector, useAppStore } from '@/packet/store';
 import { saveFile } from '@/ui/saveFile';
 
 interface Lying {
@@ -23,6 +23,7 @@ async function lookWhatLies(): Promise<Lying> {
 /** What lies in this browser: what waits to go up, copies, and how much room there is. */
 export function useKeptHere() {
   const dispatch = useAppDispatch();
+  const { parts } = useAppStore();
   const photos = useAppSelector(selectPhotos);
   const waiting = photos.filter(({ state }) => state !== 'confirmed');
   const isUnsaved = useAppSelector(selectIsUnsaved);
@@ -53,7 +54,7 @@ export function useKeptHere() {
       saveFile(new Blob([zipSync(files)], { type: 'application/zip' }), 'Ravlo, not gone up yet.zip');
     },
     clear: async () => {
-      await clearCopies();
+      await clearCopies(parts);
       setLying(await lookWhatLies());
     },
   };

@@ -1,7 +1,7 @@
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { Provider } from 'react-redux';
 import type { OpenPacket, Page } from '@ravlo/contract';
-import { openRealServer, PROXY_ERROR, WELL, type RealServer } from '../../test/realServer';
+import { realServerForTests, PROXY_ERROR, WELL } from '../../test/realServer';
 import { createStore } from '@/packet/store';
 import { selectTroubles } from '@/packet/troublesSlice';
 import { dropOfSpread, spreadsOf, takeSpreadAsOne } from '@/packet/spreads';
@@ -9,15 +9,7 @@ import { useTable } from './useTable';
 
 /** The table's moves against a real server: each is one step, all or nothing, and can be taken back. */
 
-let server: RealServer;
-
-beforeAll(async () => {
-  server = await openRealServer();
-}, 60_000);
-afterAll(() => server.close());
-afterEach(() => server.setLine(WELL));
-
-jest.setTimeout(30_000);
+const server = realServerForTests();
 
 const idsOn = async (id: string) =>
   ((await server.ask('GET', `packets/${id}`)) as OpenPacket).pages.map((page) => page.id);

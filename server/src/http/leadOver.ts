@@ -7,7 +7,7 @@ import { calledBy, isHere, isSecure, type Reach } from './reach';
 /** This Ravlo's own authority, for those who want to trust it. */
 export interface ShownAuthority {
   /** PEM */
-  readonly certificate: string;
+  readonly cert: string;
   /** the first bytes of its SHA-256, as people compare it */
   readonly fingerprint: string;
 }
@@ -18,7 +18,7 @@ export function leadOver(reach: Reach, authority: ShownAuthority | null): Router
   if (reach.lan !== 'secure') return router;
 
   if (authority) {
-    const bytes = new X509Certificate(authority.certificate).raw;
+    const bytes = new X509Certificate(authority.cert).raw;
     router.get(AUTHORITY_FILE, (_request, response) => {
       response.type('application/x-x509-ca-cert').attachment('ravlo.crt').send(bytes);
     });

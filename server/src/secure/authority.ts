@@ -1,6 +1,5 @@
 import { X509Certificate } from 'node:crypto';
 import { hostname } from 'node:os';
-import path from 'node:path';
 import { AsnConvert } from '@peculiar/asn1-schema';
 import {
   GeneralName,
@@ -10,48 +9,31 @@ import {
   NameConstraints,
 } from '@peculiar/asn1-x509';
 import * as x509 from '@peculiar/x509';
+import { DAY, goodFor, keepCertified, leftOf, readCertified, type Certified } from './certified';
 import { HOME_NETWORKS } from './homeNetworks';
 import { ALGORITHM, exportKey, newKeys, newSerial } from './keys';
-import { readIfThere, writePrivate } from './privateFile';
 
-const DAY = 24 * 3600_000;
 /** A phone that trusts it should not have to be asked again while the computer lasts. */
 const AUTHORITY_LIFE = 3650 * DAY;
 /** It is made anew before a certificate could outlive it. */
 const AUTHORITY_LEAST = 365 * DAY;
 
-/** Who signs this Ravlo's certificate. */
-export interface Authority {
-  /** PEM */
-  readonly certificate: string;
-  /** PEM, PKCS #8 */
-  readonly key: string;
-}
-
 /**
  * The authority of this Ravlo, made at the first start. A phone may be told to trust it, so it is made unable to speak for
  * anything but a home's own addresses and names (name constraints, RFC 5280 4.2.1.10), and its key never leaves the folder.
  */
-export async function openAuthority(dir: string, now: () => number = Date.now): Promise<Authority> {
-  const certificateFile = path.join(dir, 'authority.pem');
-  const keyFile = path.join(dir, 'authority-key.pem');
-  const [certificate, key] = await Promise.all([readIfThere(certificateFile), readIfThere(keyFile)]);
-  if (certificate && key && Date.parse(new X509Certificate(certificate).validTo) > now() + AUTHORITY_LEAST)
-    return { certificate, key };
-  const made = await makeAuthority(now());
-  await writePrivate(keyFile, made.key);
-  await writePrivate(certificateFile, made.certificate);
-  return made;
+export async function openAuthority(dir: string, now: () => number = Date.now): Promise<Certified> {
+  const kept = await readCertified(dir, 'authority');
+  if (kept && leftOf(kept.cert, now()) > AUTHORITY_LEAST) return kept;
+  return keepCertified(dir, 'authority', await makeAuthority(now()));
 }
 
-async function makeAuthority(at: number): Promise<Authority> {
+async function makeAuthority(at: number): Promise<Certified> {
   const keys = await newKeys();
   const made = await x509.X509CertificateGenerator.createSelfSigned({
     serialNumber: newSerial(),
     name: `CN=Ravlo on ${hostname().replace(/[^\w.-]/g, '-')}, O=Ravlo`,
-    // Clocks of phones differ.
-    notBefore: new Date(at - DAY),
-    notAfter: new Date(at + AUTHORITY_LIFE),
+    ...goodFor(AUTHORITY_LIFE, at),
     signingAlgorithm: ALGORITHM,
     keys,
     extensions: [
@@ -61,7 +43,7 @@ async function makeAuthority(at: number): Promise<Authority> {
       onlyAtHome(),
     ],
   });
-  return { certificate: made.toString('pem'), key: await exportKey(keys.privateKey) };
+  return { cert: made.toString('pem'), key: await exportKey(keys.privateKey) };
 }
 
 function onlyAtHome(): x509.Extension {
@@ -78,5 +60,5 @@ function onlyAtHome(): x509.Extension {
 }
 
 /** SHA-256 of a certificate as people compare it: the first eight bytes in pairs. */
-export const shortFingerprint = (certificate: string): string =>
-  new X509Certificate(certificate).fingerprint256.split(':').slice(0, 8).join(' ');
+export const shortFingerprint = (cert: string): string =>
+  new X509Certificate(cert).fingerprint256.split(':').slice(0, 8).join(' ');

@@ -8,16 +8,20 @@ export interface MachineNames {
   readonly names: readonly string[];
 }
 
-export function machineNames(): MachineNames {
+export const machineNames = (): MachineNames => ({ addresses: ownAddresses(), names: ownNames() });
+
+export function ownAddresses(): string[] {
   const all = Object.values(networkInterfaces())
     .flatMap((some) => some ?? [])
-    .filter(({ internal, address }) => !internal && !address.startsWith('fe80:'));
-  const addresses = all
-    .sort((a, b) => likelihood(b.address) - likelihood(a.address))
-    .map(({ address }) => address);
+    .filter(({ internal, address }) => !internal && !address.startsWith('fe80:'))
+    .map(({ address }) => address)
+    .sort((a, b) => likelihood(b) - likelihood(a));
+  return [...new Set(all)];
+}
+
+export function ownNames(): string[] {
   const name = hostname().toLowerCase().replace(/\..*$/, '');
-  const names = /^[a-z0-9-]+$/.test(name) ? [`${name}.local`] : [];
-  return { addresses: [...new Set(addresses)], names };
+  return /^[a-z0-9-]+$/.test(name) ? [`${name}.local`] : [];
 }
 
 /** How likely a phone of this household reaches an address. */

@@ -1,10 +1,11 @@
 import { X509Certificate } from 'node:crypto';
-import { mkdtemp, rm, stat } from 'node:fs/promises';
+import { copyFile, mkdtemp, rm, stat } from 'node:fs/promises';
 import { createServer, get } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { openAuthority, type Authority } from './authority';
+import { openAuthority } from './authority';
+import type { Certified } from './certified';
 import { isAtHome } from './homeNetworks';
 import { machineNames, type MachineNames } from './machineNames';
 import { siteCertificate } from './siteCertificate';
@@ -13,7 +14,7 @@ const DAY = 24 * 3600_000;
 const MACHINE: MachineNames = { addresses: ['192.168.7.7', 'fd00::7'], names: ['attic.local'] };
 
 let dir = '';
-let authority: Authority;
+let authority: Certified;
 beforeEach(async () => {
   dir = await mkdtemp(path.join(tmpdir(), 'ravlo-secure-'));
   authority = await openAuthority(dir);
@@ -21,7 +22,7 @@ beforeEach(async () => {
 afterEach(() => rm(dir, { recursive: true, force: true }));
 
 /** What a browser that trusts the authority says of a server that answers under a name. */
-async function visit(as: string, site: { cert: string; key: string }, ca = authority.certificate) {
+async function visit(as: string, site: { cert: string; key: string }, ca = authority.cert) {
   const server = createServer(site, (_request, response) => response.end('open'));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const { port } = server.address() as AddressInfo;
@@ -55,14 +56,23 @@ describe('the authority', () => {
   it('is made once, and its key is for nobody else to read', async () => {
     expect(await openAuthority(dir)).toEqual(authority);
     expect((await stat(path.join(dir, 'authority-key.pem'))).mode & 0o777).toBe(0o600);
-    const { ca, subject } = new X509Certificate(authority.certificate);
+    const { ca, subject } = new X509Certificate(authority.cert);
     expect(ca).toBe(true);
     expect(subject).toMatch(/CN=Ravlo on /);
   });
 
   it('is made anew in its last year', async () => {
     const later = await openAuthority(dir, () => Date.now() + 9.5 * 365 * DAY);
-    expect(later.certificate).not.toBe(authority.certificate);
+    expect(later.cert).not.toBe(authority.cert);
+  });
+
+  it('is made anew where its two files are of two pairs: the machine went off in between', async () => {
+    const other = await mkdtemp(path.join(dir, 'other-'));
+    await openAuthority(other);
+    await copyFile(path.join(other, 'authority-key.pem'), path.join(dir, 'authority-key.pem'));
+    const mended = await openAuthority(dir);
+    expect(mended.cert).not.toBe(authority.cert);
+    expect(await visit('attic.local', await siteCertificate(dir, mended, MACHINE), mended.cert)).toBe('open');
   });
 
   it('cannot speak for the world outside', async () => {
@@ -79,7 +89,7 @@ describe('the certificate of the machine', () => {
       expect([name, await visit(name, site)]).toEqual([name, 'open']);
     expect(await visit('192.168.7.8', site)).toBe('another name');
     const stranger = await openAuthority(await mkdtemp(path.join(dir, 'other-')));
-    expect(await visit('attic.local', site, stranger.certificate)).not.toBe('open');
+    expect(await visit('attic.local', site, stranger.cert)).not.toBe('open');
   });
 
   it('is kept while it is good, and renewed when it runs out or the machine moves', async () => {

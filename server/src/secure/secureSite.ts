@@ -4,23 +4,27 @@ import type { RequestListener } from 'node:http';
 import path from 'node:path';
 import { openAuthority, shortFingerprint } from './authority';
 import { machineNames, type MachineNames } from './machineNames';
-import { siteCertificate, type SiteCertificate } from './siteCertificate';
+import type { Certified } from './certified';
+import { siteCertificate } from './siteCertificate';
 
 /** How often it is looked whether the machine has moved, or its certificate runs out, ms. */
 const LOOK_EVERY = 60_000;
 
 export interface SecureSite {
   /** this Ravlo's own authority; null where the certificate is one that browsers know */
-  readonly authority: { readonly certificate: string; readonly fingerprint: string } | null;
+  readonly authority: { readonly cert: string; readonly fingerprint: string } | null;
   /** what is good now */
-  readonly current: () => Promise<SiteCertificate>;
+  readonly current: () => Promise<Certified>;
 }
 
-/** A site with a certificate made elsewhere. */
-export function knownSite({ cert, key }: SiteCertificate): SecureSite {
+/** A site with a certificate made elsewhere. @param files where it and its key lie */
+export function knownSite(files: Certified): SecureSite {
   return {
     authority: null,
-    current: async () => ({ cert: await readFile(cert, 'utf8'), key: await readFile(key, 'utf8') }),
+    current: async () => ({
+      cert: await readFile(files.cert, 'utf8'),
+      key: await readFile(files.key, 'utf8'),
+    }),
   };
 }
 
@@ -33,7 +37,7 @@ export async function ownSite(
   await mkdir(dir, { recursive: true, mode: 0o700 });
   const authority = await openAuthority(dir);
   return {
-    authority: { certificate: authority.certificate, fingerprint: shortFingerprint(authority.certificate) },
+    authority: { cert: authority.cert, fingerprint: shortFingerprint(authority.cert) },
     current: () => siteCertificate(dir, authority, names()),
   };
 }

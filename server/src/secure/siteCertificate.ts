@@ -1,23 +1,14 @@
 import { X509Certificate } from 'node:crypto';
-import path from 'node:path';
 import * as x509 from '@peculiar/x509';
-import type { Authority } from './authority';
+import { DAY, goodFor, keepCertified, leftOf, readCertified, type Certified } from './certified';
 import { isAtHome } from './homeNetworks';
 import { ALGORITHM, exportKey, importKey, newKeys, newSerial } from './keys';
 import type { MachineNames } from './machineNames';
-import { readIfThere, writePrivate } from './privateFile';
 
-const DAY = 24 * 3600_000;
 /** Well below what any browser takes (398 days). */
 const SITE_LIFE = 180 * DAY;
 /** Renewed when it has no longer than this. */
 const SITE_LEAST = 30 * DAY;
-
-/** A certificate and its key, as a secure server wants them; both PEM. */
-export interface SiteCertificate {
-  readonly cert: string;
-  readonly key: string;
-}
 
 /**
  * The certificate for this machine's addresses and names: the kept one, or a new one when it is not of this authority, does not
@@ -25,44 +16,38 @@ export interface SiteCertificate {
  */
 export async function siteCertificate(
   dir: string,
-  authority: Authority,
+  authority: Certified,
   { addresses, names }: MachineNames,
   now: () => number = Date.now,
-): Promise<SiteCertificate> {
+): Promise<Certified> {
   const wanted = [
     ...['localhost', ...names].map((value) => ({ type: 'dns', value }) as const),
     ...['127.0.0.1', '::1', ...addresses].filter(isAtHome).map((value) => ({ type: 'ip', value }) as const),
   ];
-  const [certFile, keyFile] = [path.join(dir, 'site.pem'), path.join(dir, 'site-key.pem')];
-  const [cert, key] = await Promise.all([readIfThere(certFile), readIfThere(keyFile)]);
-  if (cert && key && isGood(cert, authority, wanted, now())) return { cert, key };
-  const made = await makeSite(authority, wanted, now());
-  await writePrivate(keyFile, made.key);
-  await writePrivate(certFile, made.cert);
-  return made;
+  const kept = await readCertified(dir, 'site');
+  if (kept && isGood(kept.cert, authority, wanted, now())) return kept;
+  return keepCertified(dir, 'site', await makeSite(authority, wanted, now()));
 }
 
 type Wanted = readonly { readonly type: 'dns' | 'ip'; readonly value: string }[];
 
-function isGood(cert: string, authority: Authority, wanted: Wanted, at: number): boolean {
+function isGood(cert: string, authority: Certified, wanted: Wanted, at: number): boolean {
   const site = new X509Certificate(cert);
   const names = wanted.every(
     ({ type, value }) => (type === 'dns' ? site.checkHost(value) : site.checkIP(value)) !== undefined,
   );
-  const isSigned = site.verify(new X509Certificate(authority.certificate).publicKey);
-  return names && isSigned && Date.parse(site.validTo) > at + SITE_LEAST;
+  const isSigned = site.verify(new X509Certificate(authority.cert).publicKey);
+  return names && isSigned && leftOf(cert, at) > SITE_LEAST;
 }
 
-async function makeSite(authority: Authority, wanted: Wanted, at: number): Promise<SiteCertificate> {
-  const issuer = new x509.X509Certificate(authority.certificate);
+async function makeSite(authority: Certified, wanted: Wanted, at: number): Promise<Certified> {
+  const issuer = new x509.X509Certificate(authority.cert);
   const keys = await newKeys();
   const made = await x509.X509CertificateGenerator.create({
     serialNumber: newSerial(),
     subject: `CN=Ravlo`,
     issuer: issuer.subject,
-    // Clocks of phones differ.
-    notBefore: new Date(at - DAY),
-    notAfter: new Date(at + SITE_LIFE),
+    ...goodFor(SITE_LIFE, at),
     signingAlgorithm: ALGORITHM,
     publicKey: keys.publicKey,
     signingKey: await importKey(authority.key),
@@ -77,7 +62,7 @@ async function makeSite(authority: Authority, wanted: Wanted, at: number): Promi
   });
   // The authority goes along, so that a phone can be told of it by what it sees.
   return {
-    cert: `${made.toString('pem')}\n${authority.certificate}\n`,
+    cert: `${made.toString('pem')}\n${authority.cert}\n`,
     key: await exportKey(keys.privateKey),
   };
 }
