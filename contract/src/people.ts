@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { mailAddressSchema } from './desk/brief';
 import { idSchema } from './packet';
 
 /** What fills the ring of a person's mark, so that people are told apart without colour. */
@@ -25,6 +26,8 @@ export const personFactsSchema = z.object({
   firstName: nameSchema.min(1, 'A first name needs at least one letter.'),
   surname: nameSchema,
   studentNumber: z.string().trim().max(40, 'A student number can have 40 signs at most.'),
+  /** where receipts go; empty where none are wanted */
+  email: z.union([z.literal(''), mailAddressSchema]),
   pattern: markPatternSchema,
 });
 export type PersonFacts = z.infer<typeof personFactsSchema>;

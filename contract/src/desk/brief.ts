@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { namePatternSchema } from '../namePattern';
 import { idSchema, paperSchema, sha256Schema, sizeLimitSchema } from '../packet';
 import { partSchema } from '../recipe';
+import { MOST_BRIEF_POINTS } from './points';
 import { MOST_PAGES } from '../requests';
 
 const time = z.iso.datetime();
@@ -38,28 +39,50 @@ export const pagesAskedSchema = z.discriminatedUnion('kind', [
 export type PagesAsked = z.infer<typeof pagesAskedSchema>;
 
 export const MOST_INSTRUCTIONS = 10_000;
+/** Of a word to the marker, and of a marker's on the whole. */
+export const MOST_COMMENT = 10_000;
 
-/** What a teacher asks for. */
-export const briefSchema = z.object({
-  id: idSchema,
-  classId: idSchema,
+/** A folder of a class, as it is called. */
+export const folderNameSchema = z
+  .string()
+  .trim()
+  .min(1, 'A folder needs a name.')
+  .max(80, 'The name of a folder can have 80 letters at most.')
+  .refine(
+    (name) => !/^\.|[\\/:*?"<>|\p{Cc}]/u.test(name),
+    'A folder’s name has no / \\ : * ? " < > | in it.',
+  );
+
+export const mailAddressSchema = z.email('This is no mail address.').max(200);
+
+/** By which way work comes in: laid on the class desk, mailed, or put into a folder of the class. */
+export const handOverBySchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('desk') }),
+  z.object({ kind: z.literal('mail'), to: mailAddressSchema, subject: namePatternSchema }),
+  z.object({ kind: z.literal('folder'), folder: folderNameSchema }),
+]);
+export type HandOverBy = z.infer<typeof handOverBySchema>;
+
+export const worksheetSchema = z.object({
+  name: z.string().trim().min(1).max(120),
+  sha256: sha256Schema,
+  bytes: z.number().int().positive(),
+  pages: z.number().int().positive(),
+});
+export type Worksheet = z.infer<typeof worksheetSchema>;
+
+/** What a marker writes of a brief. */
+export const briefContentSchema = z.object({
   title: z.string().trim().min(1, 'A brief needs a title.').max(120),
   unit: z.string().trim().max(120),
   instructions: z.string().max(MOST_INSTRUCTIONS),
   /** a PDF that came with it */
-  worksheet: z
-    .object({
-      name: z.string().trim().min(1).max(120),
-      sha256: sha256Schema,
-      bytes: z.number().int().positive(),
-      pages: z.number().int().positive(),
-    })
-    .nullable(),
+  worksheet: worksheetSchema.nullable(),
   /** null where it may come at any time */
   dueAt: time.nullable(),
   afterDue: afterDueSchema,
   /** the most that there are; null where there are none */
-  points: z.number().positive().max(1000).nullable(),
+  points: z.number().positive().max(MOST_BRIEF_POINTS).nullable(),
   /** null where they are not counted */
   attempts: z.number().int().min(1).max(50).nullable(),
   format: z.enum(['pdf', 'pictures', 'any']),
@@ -71,5 +94,10 @@ export const briefSchema = z.object({
   /** to be confirmed by whoever hands over: "This is my own work" */
   statement: z.string().trim().min(1).max(400).nullable(),
   takesComment: z.boolean(),
+  by: handOverBySchema,
 });
+export type BriefContent = z.infer<typeof briefContentSchema>;
+
+/** What a teacher asks for. */
+export const briefSchema = briefContentSchema.extend({ id: idSchema, classId: idSchema });
 export type Brief = z.infer<typeof briefSchema>;

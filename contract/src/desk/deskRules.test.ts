@@ -135,6 +135,7 @@ describe('a brief', () => {
     ...{ id, classId: id, title: 'Tides, week 3', unit: '', instructions: '', worksheet: null },
     ...{ dueAt: null, afterDue: { kind: 'late' }, points: 20, attempts: 3, format: 'pdf', mostBytes: null },
     ...{ pages: { kind: 'any' }, namePattern: null, statement: null, takesComment: true, paper: null },
+    by: { kind: 'desk' },
   };
 
   it('needs a title, and takes names in any script', () => {

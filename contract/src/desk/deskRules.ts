@@ -69,16 +69,16 @@ export function mayHandOver(brief: BriefTimes, made: readonly AttemptFacts[], no
 
 /**
  * Whether an attempt may be taken back now: while work is taken at all, and nobody has marked it. Whoever takes back their
- * last attempt could not hand over again, so that one stays.
+ * last attempt could not hand over again, so that one stays; and nobody takes a message back that has been mailed.
  */
 export function mayTakeBack(
-  brief: BriefTimes,
+  brief: BriefTimes & Partial<Pick<Brief, 'by'>>,
   made: readonly AttemptFacts[],
   index: number,
   now: number,
 ): boolean {
   const attempt = made[index];
-  if (!attempt || attempt.takenBackAt !== null || attempt.isMarked) return false;
+  if (!attempt || attempt.takenBackAt !== null || attempt.isMarked || brief.by?.kind === 'mail') return false;
   return mayHandOver(brief, made, now).may;
 }
 

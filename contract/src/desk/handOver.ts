@@ -1,9 +1,11 @@
 import { z } from 'zod';
 import { clearCodeSchema } from '../clearCode';
 import { idSchema, sha256Schema } from '../packet';
-
 import { MOST_PAGES } from '../requests';
-import { briefSchema } from './brief';
+import { partSchema } from '../recipe';
+import { briefSchema, MOST_COMMENT } from './brief';
+import { givenSchema } from './marking';
+import { mailDraftSchema } from './mail';
 
 const time = z.iso.datetime();
 
@@ -19,6 +21,13 @@ export const deskClassSchema = z.object({
   marker: z.string(),
 });
 export type DeskClass = z.infer<typeof deskClassSchema>;
+
+/** By which way it came where it was not put on the desk itself; what the receipt says of it. */
+export const receiptWaySchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('mail'), to: z.string(), subject: z.string(), messageId: z.string() }),
+  z.object({ kind: z.literal('folder'), folder: z.string(), name: z.string() }),
+]);
+export type ReceiptWay = z.infer<typeof receiptWaySchema>;
 
 /** What the proof says; its text is what is signed. */
 export const receiptFactsSchema = z.object({
@@ -43,6 +52,8 @@ export const receiptFactsSchema = z.object({
   files: z
     .array(z.object({ name: z.string(), bytes: z.number().int().positive(), sha256: sha256Schema }))
     .optional(),
+  /** left out where it came to the desk itself */
+  by: receiptWaySchema.optional(),
 });
 export type ReceiptFacts = z.infer<typeof receiptFactsSchema>;
 
@@ -66,6 +77,8 @@ export const attemptSchema = z.object({
   packetId: idSchema.nullable(),
   takenBackAt: time.nullable(),
   receipt: receiptSchema,
+  /** what the marker gave back; null before that */
+  given: givenSchema.nullable(),
 });
 export type Attempt = z.infer<typeof attemptSchema>;
 
@@ -89,7 +102,6 @@ export type DeskOfMine = z.infer<typeof deskSchema>;
 
 export const joinSchema = z.object({ code: classCodeSchema });
 
-export const MOST_COMMENT = 10_000;
 /** The largest file that the desk takes, bytes, whatever a brief allows. */
 export const MOST_HANDED_BYTES = 200 * 1024 * 1024;
 
@@ -126,6 +138,13 @@ export const handOverSchema = z.object({
   comment: z.string().max(MOST_COMMENT, `A word to the marker can have ${MOST_COMMENT} letters at most.`),
   /** the packet that it was made of */
   packetId: idSchema.nullable(),
+  /** which part each page of the file is, in order; empty where nobody has said */
+  parts: z
+    .array(partSchema.nullable())
+    .max(MOST_PAGES * 2)
+    .optional(),
+  /** the message that it goes with, where the brief wants it by mail */
+  mail: mailDraftSchema.optional(),
   /** what goes with it, sent before in the same way */
   files: z.array(handedFileSchema).max(MOST_FILES, `${MOST_FILES} further files at most.`),
   /** the brief's statement has been confirmed */
