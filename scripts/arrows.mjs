@@ -24,7 +24,7 @@ export const DOORS = {
 
 const SCREENS = [
   ...['shelf', 'gather', 'table', 'bench', 'finish', 'brief', 'handover'],
-  ...['deleted', 'people', 'receipt', 'settings'],
+  ...['deleted', 'folders', 'mail', 'marker', 'people', 'receipt', 'settings'],
 ];
 const BELOW_SCREENS = ['page', 'packet', 'darkroom', 'ui'];
 
@@ -60,12 +60,13 @@ export const ROOMS = {
     statistics: [],
   },
   server: {
-    'main.ts': ['app.ts', 'demo', 'desk', 'http', 'people', 'secure', 'settings.ts', 'store'],
+    'main.ts': ['app.ts', 'demo', 'desk', 'http', 'mail', 'people', 'secure', 'settings.ts', 'store'],
     'app.ts': ['desk', 'http', 'people', 'store'],
     demo: ['desk', 'store'],
     http: ['desk', 'people', 'problems.ts', 'store'],
-    people: ['desk', 'growingWait.ts', 'problems.ts', 'store'],
-    desk: ['problems.ts', 'store'],
+    people: ['desk', 'growingWait.ts', 'mail', 'problems.ts', 'store'],
+    desk: ['mail', 'problems.ts', 'store'],
+    mail: ['problems.ts', 'store'],
     store: ['growingWait.ts', 'problems.ts'],
     'problems.ts': [],
     secure: [],

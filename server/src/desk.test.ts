@@ -22,7 +22,7 @@ let server: TestServer;
 beforeEach(async () => {
   server = await openTestServer();
   server.clock.now = START;
-  await loadDesk(server.db, server.writer, server.people, server.handed, new Date(START));
+  await loadDesk(server.db, server.writer, server.people, server.handed, {}, new Date(START));
   // Here Jory is in no class yet.
   await server.db.members.destroy({ where: { personId: server.people.jory } });
 });

@@ -8,15 +8,19 @@ import { toString } from 'qrcode';
 import { createApp } from './app';
 import { loadDemo } from './demo/loadDemo';
 import { loadDesk } from './demo/loadDesk';
-import { loadHandedWork } from './demo/loadHandedWork';
-import { loadPeople } from './demo/loadPeople';
+import { loadHandedWork, type DesksThen } from './demo/loadHandedWork';
+import { loadOthers, loadPeople, type DemoPeople } from './demo/loadPeople';
 import { createDesk } from './desk/desk';
+import { openFolders } from './desk/folders';
 import { openHandedFiles } from './desk/handedFiles';
+import { createMarkerDesk } from './desk/markerDesk';
 import { createPractice } from './desk/practice';
 import { openReceiptKey } from './desk/receiptKey';
 import { readTalk } from './http/clientFiles';
 import { pairingLinks } from './http/pairingLinks';
 import type { Reach } from './http/reach';
+import { createMailer } from './mail/mailer';
+import { openStandIn } from './mail/standIn';
 import { createBelongings } from './people/belongings';
 import { createHousehold } from './people/household';
 import { ownAddresses, ownNames } from './secure/machineNames';
@@ -29,8 +33,6 @@ import { openPhotoFiles } from './store/photoFiles';
 import { keepSwept } from './store/sweep';
 import { createWriter } from './store/writer';
 
-/** Made-up work was handed over so long before the first start, ms. */
-const WORK_WAS_DONE = 8 * 24 * 3600_000;
 const root = fileURLToPath(new URL('../..', import.meta.url));
 
 async function main(): Promise<void> {
@@ -46,17 +48,36 @@ async function main(): Promise<void> {
   const key = await openReceiptKey(settings.dataDir);
   const practice = createPractice(settings.deskTrouble);
   const household = createHousehold(db, writer);
-  const belongingsOf = createBelongings({ db, writer, files, handed, key, log, practice });
+  const standIn = await openStandIn(settings.dataDir);
+  const mailer = await createMailer({
+    ...{ db, writer, dataDir: settings.dataDir, standIn, smtpUrl: settings.smtpUrl, from: settings.mailFrom },
+  });
+  const folders = await openFolders(settings.dataDir);
+  const deskParts = { db, writer, key, mailer, folders, log };
+  const belongingsOf = createBelongings({ ...deskParts, files, handed, practice });
+  async function loadDemoDesk(people: DemoPeople): Promise<void> {
+    if ((await db.deskClasses.count()) > 0) return;
+    const others = await loadOthers(db, writer);
+    const briefs = await loadDesk(db, writer, people, handed, others);
+    for (const id of [people.imke, people.jory, ...Object.values(others)]) await belongingsOf(id);
+    // Nobody listens yet, and nobody is written to for what is made up.
+    const then = (at: number) => ({ practice: createPractice(null, () => at), tell: () => undefined });
+    const desks: DesksThen = {
+      student: (personId, at) =>
+        createDesk({ ...deskParts, ...then(at), files: handed, personId, isQuiet: true }),
+      marker: (personId, at) =>
+        createMarkerDesk({ db, writer, files: handed, personId, now: () => at, tell: () => undefined }),
+    };
+    await db.people.update({ email: 'imke.tarn@skerry-point.example' }, { where: { id: people.imke } });
+    await loadHandedWork(path.join(root, 'demo'), desks, { ...people, ...others }, briefs ?? []);
+  }
+
   if (settings.demo) {
     const people = await loadPeople(db, writer);
     const { store } = await belongingsOf(people.imke);
     const demo = path.join(root, 'demo');
     await loadDemo(demo, store, files);
-    if (await loadDesk(db, writer, people, handed)) {
-      const then = createPractice(null, () => Date.now() - WORK_WAS_DONE);
-      const personId = people.imke;
-      await loadHandedWork(demo, createDesk({ db, writer, files: handed, key, personId, practice: then }));
-    }
+    await loadDemoDesk(people);
   }
   const firstId = await household.begin();
   for (const { id } of await household.people()) await (await belongingsOf(id)).arrivals.resume();
@@ -97,6 +118,7 @@ async function main(): Promise<void> {
     process.once(signal, () => {
       endSweeping();
       void Promise.all(servers.map(hangUp))
+        .then(() => standIn.close())
         .then(() => db.close())
         .then(unlock)
         .then(() => process.exit(0));

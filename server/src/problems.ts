@@ -27,6 +27,12 @@ const KINDS: Record<ProblemKind, { status: number; title: string }> = {
   'handed-format': { status: 415, title: 'Not the format that was asked for' },
   'handed-too-big': { status: 413, title: 'The file is too big' },
   'handed-altered': { status: 422, title: 'The file did not arrive as it was sent' },
+  'points-too-many': { status: 422, title: 'More points than there are' },
+  'not-standing': { status: 409, title: 'It was taken back' },
+  'mail-too-big': { status: 413, title: 'Too big to be mailed' },
+  'mail-refused': { status: 502, title: 'The message was not taken' },
+  'mail-unsure': { status: 409, title: 'Nobody knows whether the message went' },
+  'folder-refused': { status: 409, title: 'The folder cannot be used' },
   'desk-down': { status: 503, title: 'The class desk cannot be reached' },
   'too-many-tries': { status: 429, title: 'Too many tries' },
   'storage-full': { status: 507, title: 'No room left' },
@@ -56,7 +62,9 @@ export class ProblemError extends Error {
   }
 }
 
-export function notFound(what: 'packet' | 'page' | 'photo' | 'brief' | 'attempt' | 'person'): ProblemError {
+export function notFound(
+  what: 'packet' | 'page' | 'photo' | 'brief' | 'attempt' | 'person' | 'class' | 'message' | 'file',
+): ProblemError {
   return new ProblemError(
     'not-found',
     `This ${what} is not here. It may have been deleted in another window.`,

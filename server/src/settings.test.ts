@@ -35,4 +35,10 @@ describe('readSettings', () => {
     expect(readSettings([], { TRUST_PROXY: 'loopback' }).trustProxy).toBe('loopback');
     expect(() => readSettings([], { TRUST_PROXY: 'true' })).toThrow(/TRUST_PROXY/);
   });
+  it('sends mail to nobody but the stand-in unless told where', () => {
+    expect(readSettings([], {}).smtpUrl).toBeNull();
+    expect(readSettings([], { SMTP_URL: 'smtps://a:b@mail.school.example' }).smtpUrl).toMatch(/^smtps:/);
+    for (const said of ['mail.school.example', 'https://mail.school.example'])
+      expect(() => readSettings([], { SMTP_URL: said })).toThrow(/SMTP_URL/);
+  });
 });

@@ -5,10 +5,13 @@ import { pino } from 'pino';
 import sharp from 'sharp';
 import { createApp, type AppParts } from '../src/app';
 import { loadPeople } from '../src/demo/loadPeople';
+import { openFolders } from '../src/desk/folders';
 import { openHandedFiles } from '../src/desk/handedFiles';
 import { openReceiptKey } from '../src/desk/receiptKey';
 import { createPractice } from '../src/desk/practice';
 import type { Reach } from '../src/http/reach';
+import { createMailer } from '../src/mail/mailer';
+import { openStandIn } from '../src/mail/standIn';
 import { createBelongings } from '../src/people/belongings';
 import { createHousehold } from '../src/people/household';
 import { openDatabase } from '../src/store/database';
@@ -30,7 +33,17 @@ export async function openTestServer() {
   const now = () => clock.now;
   const practice = createPractice(null, now);
   const household = createHousehold(db, writer, now);
-  const open = () => createBelongings({ db, writer, files, handed, key, log, practice });
+  const standIn = await openStandIn(dir);
+  const mailer = await createMailer({
+    db,
+    writer,
+    dataDir: dir,
+    standIn,
+    smtpUrl: null,
+    from: 'ravlo@localhost',
+  });
+  const folders = await openFolders(dir);
+  const open = () => createBelongings({ db, writer, files, handed, key, log, practice, mailer, folders });
   const belongingsOf = open();
   const { imke, jory, ada } = await loadPeople(db, writer);
   const phones = createPhones(db, writer, imke, now);
@@ -71,7 +84,9 @@ export async function openTestServer() {
     setUp: (changed: Partial<AppParts>) => appFor(imke, belongingsOf, changed),
     /** Imke's application as it is after a restart. */
     again: () => appFor(imke, open()),
+    standIn,
     async close() {
+      await standIn.close();
       await db.close();
       await rm(dir, { recursive: true, force: true });
     },

@@ -10,10 +10,23 @@ export interface DemoPeople {
 }
 
 const PEOPLE: Record<keyof DemoPeople, PersonFacts> = {
-  imke: { firstName: 'Imke', surname: 'Tarn', studentNumber: '', pattern: 'waves' },
-  jory: { firstName: 'Jory', surname: 'Vane', studentNumber: '', pattern: 'stripes' },
-  ada: { firstName: 'Ada', surname: 'Holm', studentNumber: '', pattern: 'rays' },
+  imke: { firstName: 'Imke', surname: 'Tarn', studentNumber: '', pattern: 'waves', email: '' },
+  jory: { firstName: 'Jory', surname: 'Vane', studentNumber: '', pattern: 'stripes', email: '' },
+  ada: { firstName: 'Ada', surname: 'Holm', studentNumber: '', pattern: 'rays', email: '' },
 };
+
+/** Students of the same class who live elsewhere. */
+const OTHERS = {
+  pell: { firstName: 'Pell', surname: 'Arden', pattern: 'scales' },
+  kester: { firstName: 'Kester', surname: 'Brock', pattern: 'dots' },
+  nils: { firstName: 'Nils', surname: 'Corran', pattern: 'bricks' },
+  odo: { firstName: 'Odo', surname: 'Fenn', pattern: 'waves' },
+  liv: { firstName: 'Liv', surname: 'Harrow', pattern: 'rays' },
+  wenna: { firstName: 'Wenna', surname: 'Pike', pattern: 'crosses' },
+  runa: { firstName: 'Runa', surname: 'Selm', pattern: 'chequers' },
+} as const;
+
+export type DemoOthers = Record<keyof typeof OTHERS, string>;
 
 /** Enters the made-up people where they are not there yet, whoever else there is. */
 export async function loadPeople(db: Database, writer: Writer): Promise<DemoPeople> {
@@ -27,4 +40,17 @@ export async function loadPeople(db: Database, writer: Writer): Promise<DemoPeop
   const imke = await enter(PEOPLE.imke);
   const jory = await enter(PEOPLE.jory);
   return { imke, jory, ada: await enter(PEOPLE.ada) };
+}
+
+/** Enters the students who are in the class and not of this household. */
+export async function loadOthers(db: Database, writer: Writer): Promise<DemoOthers> {
+  const entries = await writer.write(async (transaction) => {
+    const made: [string, string][] = [];
+    for (const [name, facts] of Object.entries(OTHERS)) {
+      const row = await db.people.create({ ...facts, isElsewhere: true }, { transaction });
+      made.push([name, row.id]);
+    }
+    return made;
+  });
+  return Object.fromEntries(entries) as DemoOthers;
 }

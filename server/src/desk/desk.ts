@@ -1,14 +1,11 @@
 import { rm } from 'node:fs/promises';
 import {
-  attemptSchema,
-  briefSchema,
   checkReceipt,
   fileName,
   fullName,
   mayHandOver,
   mayTakeBack,
   type Attempt,
-  type AttemptFacts,
   type Brief,
   type DeskClass,
   type DeskOfMine,
@@ -17,15 +14,22 @@ import {
   type ReceiptChecked,
 } from '@ravlo/contract';
 import { randomUUID } from 'node:crypto';
-import type { Transaction } from 'sequelize';
+import type { Logger } from 'pino';
+import type { Mailer } from '../mail/mailer';
 import { notFound, ProblemError } from '../problems';
 import type { Database } from '../store/database';
-import type { AttemptRow, BriefRow, DeskClassRow } from '../store/models';
+import type { AttemptRow, BriefRow } from '../store/deskModels';
 import type { Writer } from '../store/writer';
+import type { Folders } from './folders';
+import { createGoings } from './goings';
+import { createOwnBriefs } from './ownBriefs';
+import { handedFileOf, type HandedFile } from './handedFileOf';
 import type { HandedFiles } from './handedFiles';
 import { inspectHanded } from './inspectHanded';
 import type { DeskPractice } from './practice';
+import { markersOf, type Tell } from './markerContext';
 import type { ReceiptKey } from './receiptKey';
+import { factsOf, toAttempt, toBrief } from './rows';
 
 /** A school's service, as one person sees it: a real one could stand behind this as well. */
 export interface Desk {
@@ -58,12 +62,6 @@ export interface Desk {
   worksheet(briefId: string): Promise<HandedFile>;
 }
 
-/** A file of the desk: where its bytes are, and what it is called. */
-export interface HandedFile {
-  readonly place: string;
-  readonly name: string;
-}
-
 export interface DeskParts {
   readonly db: Database;
   readonly writer: Writer;
@@ -73,29 +71,32 @@ export interface DeskParts {
   readonly personId: string;
   /** also the clock that counts */
   readonly practice: DeskPractice;
+  readonly mailer: Mailer;
+  readonly folders: Folders;
+  readonly tell: Tell;
+  readonly log: Pick<Logger, 'error'>;
+  /** receipts are not mailed @default false */
+  readonly isQuiet?: boolean;
 }
 
 /** The class desk that ships with Ravlo. */
-export function createDesk({ db, writer, files, key, personId, practice }: DeskParts): Desk {
+export function createDesk(parts: DeskParts): Desk {
+  const { db, writer, files, key, personId, practice, folders, tell } = parts;
   const { now } = practice;
-  async function briefRow(id: string): Promise<BriefRow> {
-    const row = await db.briefs.findOne({
-      where: { id },
-      include: [{ model: db.deskClasses, as: 'deskClass' }],
-    });
-    const isMember =
-      row && (await db.members.count({ where: { classId: row.classId, personId, role: 'student' } })) > 0;
-    if (!row || !isMember) throw notFound('brief');
-    return row;
-  }
-
-  const attemptRows = (briefId: string | string[], transaction?: Transaction) =>
-    db.attempts.findAll({ where: { briefId, personId }, order: [['number', 'ASC']], transaction });
+  const own = createOwnBriefs(parts);
+  const { briefRow, ownBrief, attemptRows } = own;
+  const marking = { model: db.markings, as: 'marking' };
 
   async function known(handingKey: string): Promise<Attempt | null> {
-    const row = await db.attempts.findOne({ where: { personId, key: handingKey } });
+    const row = await db.attempts.findOne({ where: { personId, key: handingKey }, include: [marking] });
     return row && toAttempt(row);
   }
+
+  async function tellMarkers({ classId, id: briefId }: BriefRow, attemptId: string): Promise<void> {
+    tell([...(await markersOf(db, classId)), personId], { briefId, attemptId });
+  }
+
+  const goings = createGoings(parts);
 
   const goingOn = new Map<string, Promise<Attempt>>();
 
@@ -103,7 +104,7 @@ export function createDesk({ db, writer, files, key, personId, practice }: DeskP
     const before = await known(handing.key);
     if (before) return before;
     const row = await briefRow(briefId);
-    const brief = toBrief(row);
+    const brief = await ownBrief(row);
     assertMay(brief, await attemptRows(briefId), now());
     practice.assertTaken();
     if (brief.statement !== null && !handing.isConfirmed)
@@ -123,6 +124,8 @@ export function createDesk({ db, writer, files, key, personId, practice }: DeskP
       return { name: fileName(name), bytes: file.bytes, sha256 };
     });
     const person = await db.people.findByPk(personId);
+    const name = nameOf(handing.fileName, kind);
+    const by = await goings.deliver(brief, person, { handing, name, further });
     const attempt = await writer.write(async (transaction) => {
       // Sent twice at once: the second finds what the first has written.
       const twin = await db.attempts.findOne({ where: { personId, key: handing.key }, transaction });
@@ -134,16 +137,18 @@ export function createDesk({ db, writer, files, key, personId, practice }: DeskP
         ...{ kind: 'ravlo-receipt', version: 1, id, person: person ? fullName(person) : '' },
         ...{ deskClass: row.deskClass?.name ?? '', brief: brief.title },
         ...{ attempt: may.attempt, attemptsAllowed: brief.attempts },
-        ...{ fileName: nameOf(handing.fileName, kind), pages, bytes },
+        ...{ fileName: name, pages, bytes },
         ...{ sha256: handing.sha256, arrivedAt: new Date(arrived).toISOString() },
         ...{ dueAt: brief.dueAt, isLate: may.isLate },
         ...(further.length > 0 ? { files: further } : {}),
+        ...(by ? { by } : {}),
       });
       const made = await db.attempts.create(
         {
           ...{ id, briefId, personId, key: handing.key, number: may.attempt },
           ...{ sha256: handing.sha256, comment: handing.comment, receipt },
           packetId: handing.packetId,
+          parts: handing.parts ?? [],
         },
         { transaction },
       );
@@ -151,43 +156,15 @@ export function createDesk({ db, writer, files, key, personId, practice }: DeskP
     });
     // What was sent is kept under its own name now; what a crash leaves here goes at a later start.
     for (const { key: sentKey } of sent) await rm(files.waiting(personId, sentKey), { force: true });
+    await tellMarkers(row, attempt.id);
+    void goings.mailReceipt(person, brief, attempt);
     return attempt;
   }
 
   return {
-    async mine() {
-      const person = await db.people.findByPk(personId);
-      const members = await db.members.findAll({ where: { personId, role: 'student' } });
-      const ids = members.map(({ classId }) => classId);
-      const classes = await db.deskClasses.findAll({ where: { id: ids }, order: [['name', 'ASC']] });
-      const briefs = await db.briefs.findAll({
-        where: { classId: ids },
-        include: [{ model: db.deskClasses, as: 'deskClass' }],
-      });
-      const attempts = await attemptRows(briefs.map(({ id }) => id));
-      const mine = briefs.map((row) => toMyBrief(row, attempts));
-      return {
-        now: new Date(now()).toISOString(),
-        person: person ? fullName(person) : '',
-        classes: classes.map(toClass),
-        briefs: mine.sort((a, b) => dueOf(a.brief) - dueOf(b.brief)),
-      };
-    },
-
-    async join(code) {
-      const row = await db.deskClasses.findOne({ where: { code } });
-      if (!row)
-        throw new ProblemError(
-          'no-such-class',
-          'No class has this code. Look at it again, letter by letter.',
-        );
-      await writer.write((transaction) =>
-        db.members.findOrCreate({ where: { classId: row.id, personId }, transaction }),
-      );
-      return toClass(row);
-    },
-
-    brief: async (id) => toMyBrief(await briefRow(id), await attemptRows(id)),
+    mine: own.mine,
+    join: own.join,
+    brief: own.brief,
 
     waiting: (handingKey) => files.waiting(personId, handingKey),
 
@@ -205,11 +182,16 @@ export function createDesk({ db, writer, files, key, personId, practice }: DeskP
     },
 
     async takeBack(attemptId) {
-      return writer.write(async (transaction) => {
-        const row = await db.attempts.findOne({ where: { id: attemptId, personId }, transaction });
+      const { row, of } = await writer.write(async (transaction) => {
+        const row = await db.attempts.findOne({
+          where: { id: attemptId, personId },
+          include: [marking],
+          transaction,
+        });
         if (!row) throw notFound('attempt');
-        if (row.takenBackAt) return toAttempt(row);
-        const brief = toBrief(await briefRow(row.briefId));
+        const of = await briefRow(row.briefId);
+        if (row.takenBackAt) return { row, of };
+        const brief = await ownBrief(of, transaction);
         const rows = await attemptRows(row.briefId, transaction);
         const index = rows.findIndex(({ id }) => id === attemptId);
         if (!mayTakeBack(brief, rows.map(factsOf), index, now()))
@@ -218,17 +200,18 @@ export function createDesk({ db, writer, files, key, personId, practice }: DeskP
             'This cannot be taken back any more: nothing could be handed over in its place. It stays handed over.',
           );
         await row.update({ takenBackAt: new Date(now()) }, { transaction });
-        return toAttempt(row);
+        return { row, of };
       });
+      const { by } = row.receipt;
+      if (by?.kind === 'folder') await folders.takeBack(of.classId, by.folder, by.name);
+      await tellMarkers(of, attemptId);
+      return toAttempt(row);
     },
 
     async file(attemptId, index) {
       const row = await db.attempts.findOne({ where: { id: attemptId, personId } });
       if (!row) throw notFound('attempt');
-      const { sha256, fileName: name, files: further = [] } = row.receipt;
-      const file = [{ sha256, name }, ...further][index];
-      if (!file) throw notFound('attempt');
-      return { place: files.pathOf(file.sha256), name: file.name };
+      return handedFileOf(files, row, index);
     },
 
     async checkReceipt(json) {
@@ -259,12 +242,6 @@ function assertMay(brief: Brief, rows: readonly AttemptRow[], at: number) {
       );
 }
 
-const factsOf = ({ receipt, takenBackAt }: AttemptRow): AttemptFacts => ({
-  arrivedAt: Date.parse(receipt.arrivedAt),
-  takenBackAt: takenBackAt ? takenBackAt.getTime() : null,
-  isMarked: false,
-});
-
 /** A PDF's pages; of pictures, how many there are. */
 const pagesOf = ({ main, further }: Awaited<ReturnType<typeof inspectHanded>>): number =>
   main.kind === 'pdf' ? main.pages : 1 + further.filter(({ kind }) => kind === 'picture').length;
@@ -275,23 +252,3 @@ function nameOf(wanted: string, kind: 'pdf' | 'picture'): string {
   const [, stem = wanted, ending = 'jpg'] = /^(.*)\.(jpe?g|png|webp)$/i.exec(wanted) ?? [];
   return `${fileName(stem)}.${ending.toLowerCase()}`;
 }
-
-const dueOf = ({ dueAt }: Brief) => (dueAt === null ? Number.POSITIVE_INFINITY : Date.parse(dueAt));
-
-const toClass = ({ id, name, marker }: DeskClassRow): DeskClass => ({ id, name, marker });
-
-const toBrief = ({ id, classId, content }: BriefRow): Brief =>
-  briefSchema.parse({ ...content, paper: content.paper ?? null, id, classId });
-
-/** @param attempts of one person; also of other briefs */
-function toMyBrief(row: BriefRow, attempts: readonly AttemptRow[]): MyBrief {
-  if (!row.deskClass) throw new Error('A brief was read without its class');
-  const own = attempts.filter(({ briefId }) => briefId === row.id).map(toAttempt);
-  return { brief: toBrief(row), deskClass: toClass(row.deskClass), attempts: own };
-}
-
-const toAttempt = ({ id, briefId, comment, packetId, takenBackAt, receipt }: AttemptRow): Attempt =>
-  attemptSchema.parse({
-    ...{ id, briefId, comment, packetId: packetId ?? null, receipt },
-    takenBackAt: takenBackAt?.toISOString() ?? null,
-  });

@@ -28,10 +28,7 @@ export function parseWith<S extends z.ZodType>(schema: S, value: unknown): z.out
  *
  * @throws ProblemError not-found: what cannot be an id leads nowhere, like one that nobody has
  */
-export function idIn(
-  request: Request,
-  what: 'packet' | 'page' | 'photo' | 'brief' | 'attempt' | 'person',
-): string {
+export function idIn(request: Request, what: Parameters<typeof notFound>[0]): string {
   const id = idSchema.safeParse(request.params.id);
   if (!id.success) throw notFound(what);
   return id.data;

@@ -1,4 +1,4 @@
-import { Router, type Response } from 'express';
+import { Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { z } from 'zod';
 import {
@@ -11,9 +11,9 @@ import {
   myBriefSchema,
   receiptCheckedSchema,
 } from '@ravlo/contract';
-import type { HandedFile } from '../desk/desk';
 import { ProblemError } from '../problems';
 import { answer, idIn, parseWith } from './answer';
+import { sendFile } from './sendFile';
 import type { MineOf } from './whoUses';
 
 /** Wrong codes an address may try in this time, ms: nobody gets to guess a class. */
@@ -66,17 +66,17 @@ export function deskRoutes(mineOf: MineOf): Router {
   });
 
   router.get('/attempts/:id/file', async (request, response) => {
-    await sendHanded(response, await mineOf(request).desk.file(idIn(request, 'attempt'), 0));
+    await sendFile(response, await mineOf(request).desk.file(idIn(request, 'attempt'), 0));
   });
 
   /** what went with it, from 1 on */
   router.get('/attempts/:id/files/:index', async (request, response) => {
     const index = parseWith(z.coerce.number().int().min(1).max(MOST_FILES), request.params.index);
-    await sendHanded(response, await mineOf(request).desk.file(idIn(request, 'attempt'), index));
+    await sendFile(response, await mineOf(request).desk.file(idIn(request, 'attempt'), index));
   });
 
   router.get('/briefs/:id/worksheet', async (request, response) => {
-    await sendHanded(response, await mineOf(request).desk.worksheet(idIn(request, 'brief')));
+    await sendFile(response, await mineOf(request).desk.worksheet(idIn(request, 'brief')));
   });
 
   router.post('/receipts/check', async (request, response) => {
@@ -84,16 +84,4 @@ export function deskRoutes(mineOf: MineOf): Router {
   });
 
   return router;
-}
-
-/** Gives a file to be kept, never to be run in the app's own name. */
-function sendHanded(response: Response, { place, name }: HandedFile): Promise<void> {
-  response.attachment(name);
-  return new Promise((resolve, reject) => {
-    response.sendFile(place, { dotfiles: 'allow' }, (error) => {
-      // A reader that went away in the middle is no trouble of ours.
-      if (error && !response.headersSent) reject(error);
-      else resolve();
-    });
-  });
 }

@@ -13,6 +13,9 @@ import { isSecure, type Reach } from './reach';
 import { phoneOf } from './whoAsks';
 import { seatCookie, seatOf } from './whoUses';
 
+/** Whoever says nothing of an address has none. */
+const saidSchema = personFactsSchema.extend({ email: personFactsSchema.shape.email.default('') });
+
 /**
  * /api/household: who shares this Ravlo, and who is using it here. Everybody in the household may see who there is, come in
  * new, and sit down; only the person themself changes what is said of them.
@@ -29,11 +32,11 @@ export function householdRoutes(
   });
 
   router.post('/people', async (request, response) => {
-    answer(response, personSchema, await household.add(parseWith(personFactsSchema, request.body)), 201);
+    answer(response, personSchema, await household.add(parseWith(saidSchema, request.body)), 201);
   });
 
   router.put('/people/:id', async (request, response) => {
-    const facts = parseWith(personFactsSchema, request.body);
+    const facts = parseWith(saidSchema, request.body);
     answer(response, personSchema, await household.change(await oneself(request), facts));
   });
 

@@ -27,6 +27,9 @@ const SEEN_EVERY = 3600_000;
 /** As they came, also those who came in the same moment. */
 const IN_ORDER = [literal('createdAt'), literal('rowid')];
 
+/** Others are in classes here, and nothing more. */
+const HERE = { isElsewhere: false };
+
 /** The people who share this Ravlo, and the browsers that they sit at. */
 export type Household = ReturnType<typeof createHousehold>;
 
@@ -35,7 +38,7 @@ export function createHousehold(db: Database, writer: Writer, now: () => number 
   const guessing = new Map<string, Mutex>();
 
   async function personRow(id: string): Promise<PersonRow> {
-    const row = await db.people.findByPk(id);
+    const row = await db.people.findOne({ where: { ...HERE, id } });
     if (!row) throw notFound('person');
     return row;
   }
@@ -63,26 +66,26 @@ export function createHousehold(db: Database, writer: Writer, now: () => number 
 
   return {
     async people(): Promise<Person[]> {
-      return (await db.people.findAll({ order: IN_ORDER })).map(toPerson);
+      return (await db.people.findAll({ where: HERE, order: IN_ORDER })).map(toPerson);
     },
 
     /** Whose Ravlo this is while a browser has not said who uses it: the first in the book; null where a PIN guards them. */
     async usual(): Promise<string | null> {
-      const first = await db.people.findOne({ order: IN_ORDER });
+      const first = await db.people.findOne({ where: HERE, order: IN_ORDER });
       return first && !first.pinHash ? first.id : null;
     },
 
     /** An empty book gets one person, who has not said yet who they are. @returns the id of the first */
     async begin(): Promise<string> {
       return writer.write(async (transaction) => {
-        const first = await db.people.findOne({ order: IN_ORDER, transaction });
+        const first = await db.people.findOne({ where: HERE, order: IN_ORDER, transaction });
         return (first ?? (await db.people.create({}, { transaction }))).id;
       });
     },
 
     async add(facts: PersonFacts): Promise<Person> {
       return writer.write(async (transaction) => {
-        if ((await db.people.count({ transaction })) >= MOST_PEOPLE)
+        if ((await db.people.count({ where: HERE, transaction })) >= MOST_PEOPLE)
           throw new ProblemError('bad-request', `Ravlo takes ${MOST_PEOPLE} people on one device.`);
         return toPerson(await db.people.create(facts, { transaction }));
       });
@@ -146,5 +149,13 @@ const waiting = (ms: number) =>
     `That was the wrong PIN too often. Try again in ${sayStretch(Math.ceil(ms / 60_000) * 60_000)}; nothing is lost meanwhile.`,
   );
 
-export const toPerson = ({ id, firstName, surname, studentNumber, pattern, pinHash }: PersonRow): Person =>
-  personSchema.parse({ id, firstName, surname, studentNumber, pattern, hasPin: Boolean(pinHash) });
+export const toPerson = ({
+  id,
+  firstName,
+  surname,
+  studentNumber,
+  pattern,
+  email,
+  pinHash,
+}: PersonRow): Person =>
+  personSchema.parse({ id, firstName, surname, studentNumber, pattern, email, hasPin: Boolean(pinHash) });

@@ -1,11 +1,11 @@
 import { EventEmitter } from 'node:events';
-import type { PacketChange } from '@ravlo/contract';
+import type { Change } from '@ravlo/contract';
 
-/** Tells whoever listens that a packet is not as it was; said only when the change is safely in the database. */
+/** Tells whoever listens that a packet, or work on the desk, is not as it was; said only when the change is safely in the database. */
 export interface Changes {
-  tell(change: PacketChange): void;
+  tell(change: Change): void;
   /** @returns a function that ends the listening */
-  listen(listener: (change: PacketChange) => void): () => void;
+  listen(listener: (change: Change) => void): () => void;
 }
 
 export function createChanges(): Changes {

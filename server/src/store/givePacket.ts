@@ -13,7 +13,8 @@ export async function givePacket(
   const { db, ownerId } = context;
   const packet = await packetRow(context, id, { transaction });
   if (to === ownerId) return;
-  if (!(await db.people.findByPk(to, { transaction }))) throw notFound('person');
+  const household = { id: to, isElsewhere: false };
+  if (!(await db.people.findOne({ where: household, transaction }))) throw notFound('person');
   const pages = await db.pages.findAll({
     where: { packetId: id },
     include: [{ model: db.photos, as: 'photo', required: true }],

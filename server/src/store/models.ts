@@ -7,7 +7,8 @@ import {
   type NonAttribute,
   type Sequelize,
 } from 'sequelize';
-import type { Brief, Found, Margin, MarkPattern, Paper, Photo, Receipt, Recipe } from '@ravlo/contract';
+import type { Found, Margin, MarkPattern, Paper, Photo, Recipe } from '@ravlo/contract';
+import { bindDeskTables, type DeskTables } from './deskModels';
 
 export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAttributes<PersonRow>> {
   declare id: CreationOptional<string>;
@@ -15,6 +16,10 @@ export class PersonRow extends Model<InferAttributes<PersonRow>, InferCreationAt
   declare surname: CreationOptional<string>;
   declare studentNumber: CreationOptional<string>;
   declare pattern: CreationOptional<MarkPattern>;
+  /** where receipts go; empty where none are wanted */
+  declare email: CreationOptional<string>;
+  /** in a class here, but not of this household */
+  declare isElsewhere: CreationOptional<boolean>;
   declare pinHash: CreationOptional<string | null>;
   /** wrong PINs since the last right one */
   declare pinTries: CreationOptional<number>;
@@ -98,48 +103,10 @@ export class PairingCodeRow extends Model<
   declare validUntil: Date;
 }
 
-export class DeskClassRow extends Model<
-  InferAttributes<DeskClassRow>,
-  InferCreationAttributes<DeskClassRow>
-> {
-  declare id: CreationOptional<string>;
-  declare name: string;
-  declare marker: string;
-  declare code: string;
-}
-
-/** Who is in which class. */
-export class MemberRow extends Model<InferAttributes<MemberRow>, InferCreationAttributes<MemberRow>> {
-  declare classId: string;
-  declare personId: string;
-  declare role: CreationOptional<'student' | 'marker'>;
-}
-
-export class BriefRow extends Model<InferAttributes<BriefRow>, InferCreationAttributes<BriefRow>> {
-  declare id: CreationOptional<string>;
-  declare classId: string;
-  declare content: Omit<Brief, 'id' | 'classId'>;
-  declare deskClass?: NonAttribute<DeskClassRow>;
-}
-
-/** Work that has arrived: the row is written when its bytes have been read back from the disk. */
-export class AttemptRow extends Model<InferAttributes<AttemptRow>, InferCreationAttributes<AttemptRow>> {
-  declare id: CreationOptional<string>;
-  declare briefId: string;
-  declare personId: string;
-  declare key: string;
-  declare number: number;
-  declare sha256: string;
-  declare comment: string;
-  declare packetId: CreationOptional<string | null>;
-  declare receipt: Receipt;
-  declare takenBackAt: CreationOptional<Date | null>;
-}
-
 const id = { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 };
 
 /** The tables of one open database. Another connection, in a test or beside it, has classes of its own. */
-export interface Tables {
+export interface Tables extends DeskTables {
   readonly people: typeof PersonRow;
   readonly seats: typeof SeatRow;
   readonly packets: typeof PacketRow;
@@ -147,10 +114,6 @@ export interface Tables {
   readonly pages: typeof PageRow;
   readonly phones: typeof PhoneRow;
   readonly pairingCodes: typeof PairingCodeRow;
-  readonly deskClasses: typeof DeskClassRow;
-  readonly members: typeof MemberRow;
-  readonly briefs: typeof BriefRow;
-  readonly attempts: typeof AttemptRow;
 }
 
 /** Binds the tables to a connection; they are made by migrations. */
@@ -162,12 +125,9 @@ export function bindTables(sequelize: Sequelize): Tables {
   class Pages extends PageRow {}
   class Phones extends PhoneRow {}
   class PairingCodes extends PairingCodeRow {}
-  class DeskClasses extends DeskClassRow {}
-  class Members extends MemberRow {}
-  class Briefs extends BriefRow {}
-  class Attempts extends AttemptRow {}
   // Sequelize notes in each what it is called: they cannot share one.
   const words = (defaultValue = '') => ({ type: DataTypes.TEXT, defaultValue });
+  const no = () => ({ type: DataTypes.BOOLEAN, defaultValue: false });
   People.init(
     {
       id,
@@ -175,6 +135,8 @@ export function bindTables(sequelize: Sequelize): Tables {
       surname: words(),
       studentNumber: words(),
       pattern: words('waves'),
+      email: words(),
+      isElsewhere: no(),
       pinHash: DataTypes.TEXT,
       pinTries: { type: DataTypes.INTEGER, defaultValue: 0 },
       pinWaitUntil: DataTypes.DATE,
@@ -256,45 +218,11 @@ export function bindTables(sequelize: Sequelize): Tables {
     { codeHash: { type: DataTypes.STRING(64), primaryKey: true }, validUntil: DataTypes.DATE },
     { sequelize, tableName: 'pairingCodes' },
   );
-  DeskClasses.init(
-    { id, name: DataTypes.TEXT, marker: DataTypes.TEXT, code: DataTypes.STRING(16) },
-    { sequelize, tableName: 'deskClasses' },
-  );
-  Members.init(
-    {
-      classId: { type: DataTypes.UUID, primaryKey: true },
-      personId: { type: DataTypes.UUID, primaryKey: true },
-      role: { type: DataTypes.TEXT, defaultValue: 'student' },
-    },
-    { sequelize, tableName: 'members' },
-  );
-  Briefs.init({ id, classId: DataTypes.UUID, content: DataTypes.JSON }, { sequelize, tableName: 'briefs' });
-  Attempts.init(
-    {
-      id,
-      briefId: DataTypes.UUID,
-      personId: DataTypes.UUID,
-      key: DataTypes.STRING(64),
-      number: DataTypes.INTEGER,
-      sha256: DataTypes.STRING(64),
-      comment: DataTypes.TEXT,
-      packetId: DataTypes.UUID,
-      receipt: DataTypes.JSON,
-      takenBackAt: DataTypes.DATE,
-    },
-    { sequelize, tableName: 'attempts' },
-  );
-  Briefs.belongsTo(DeskClasses, { as: 'deskClass', foreignKey: 'classId' });
   Pages.belongsTo(Photos, { as: 'photo', foreignKey: 'photoId' });
   Pages.belongsTo(Packets, { as: 'packet', foreignKey: 'packetId' });
   return {
     ...{ people: People, seats: Seats, packets: Packets, photos: Photos, pages: Pages, phones: Phones },
-    ...{
-      pairingCodes: PairingCodes,
-      deskClasses: DeskClasses,
-      members: Members,
-      briefs: Briefs,
-      attempts: Attempts,
-    },
+    pairingCodes: PairingCodes,
+    ...bindDeskTables(sequelize, People),
   };
 }

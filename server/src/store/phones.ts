@@ -1,9 +1,10 @@
-import { createHash, randomBytes, randomInt } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import { Op } from 'sequelize';
-import { CODE_ALPHABET, CODE_LENGTH, sayStretch, type Phone } from '@ravlo/contract';
+import { sayStretch, type Phone } from '@ravlo/contract';
 import { growingWait } from '../growingWait';
 import { ProblemError } from '../problems';
 import type { Database } from './database';
+import { newCode } from './newCode';
 import type { Writer } from './writer';
 
 /** How long a code can be used, ms. */
@@ -37,10 +38,7 @@ export function createPhones(db: Database, writer: Writer, ownerId: string, now:
   return {
     /** A new one-time code. */
     async openCode(): Promise<{ code: string; validUntil: Date }> {
-      const code = Array.from(
-        { length: CODE_LENGTH },
-        () => CODE_ALPHABET[randomInt(CODE_ALPHABET.length)],
-      ).join('');
+      const code = newCode();
       const validUntil = new Date(now() + CODE_LIFE);
       await writer.write(async (transaction) => {
         await db.pairingCodes.create({ codeHash: hashOf(code), validUntil }, { transaction });

@@ -9,6 +9,7 @@ import * as sixth from './0006-finish';
 import * as seventh from './0007-desk';
 import * as eighth from './0008-household';
 import * as ninth from './0009-pairing';
+import * as tenth from './0010-marking';
 
 /** All migrations, oldest first. A migration that has shipped is never changed. */
 export const migrations: RunnableMigration<QueryInterface>[] = [
@@ -21,4 +22,5 @@ export const migrations: RunnableMigration<QueryInterface>[] = [
   { name: '0007-desk', up: ({ context }) => seventh.up(context) },
   { name: '0008-household', up: ({ context }) => eighth.up(context) },
   { name: '0009-pairing', up: ({ context }) => ninth.up(context) },
+  { name: '0010-marking', up: ({ context }) => tenth.up(context) },
 ];
