@@ -16,6 +16,7 @@ import { useWindow } from '@/frame/useWindow';
 import { api } from '@/packet/api';
 import { createStore } from '@/packet/store';
 import { claimWindowId } from '@/packet/windowId';
+import { MarkerSide } from '@/marker/MarkerSide';
 import { ShelfSide } from '@/shelf/ShelfSide';
 import { colours } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
@@ -52,12 +53,12 @@ interface FrameProps {
 function Frame({ isNobodys }: FrameProps) {
   const wide = useWide();
   const path = usePathname();
-  const { packetId } = useGlobalSearchParams<{ packetId?: string }>();
+  const { packetId, briefId } = useGlobalSearchParams<{ packetId?: string; briefId?: string }>();
   useLeaving();
   if (isNobodys && !path.startsWith('/people')) return <Redirect href="/people" />;
   return (
     <View style={styles.frame}>
-      {wide && path !== '/' ? <ShelfSide openId={packetId} /> : null}
+      {wide ? <Side path={path} packetId={packetId} briefId={briefId} /> : null}
       <View style={styles.screen}>
         <HalfHour />
         <Line />
@@ -66,6 +67,18 @@ function Frame({ isNobodys }: FrameProps) {
       </View>
     </View>
   );
+}
+
+interface SideProps {
+  readonly path: string;
+  readonly packetId?: string;
+  readonly briefId?: string;
+}
+
+/** What stands at the left of a wide screen: the shelf, or a marker's classes; nothing where they, or a work, fill it. */
+function Side({ path, packetId, briefId }: SideProps) {
+  if (path === '/' || path.startsWith('/mark/attempt/')) return null;
+  return /^\/mark(\/|$)/.test(path) ? <MarkerSide openId={briefId} /> : <ShelfSide openId={packetId} />;
 }
 
 const styles = StyleSheet.create({

@@ -1,15 +1,14 @@
 import { useRouter } from 'expo-router';
-import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { Image, StyleSheet, View } from 'react-native';
 import type { Attempt, MyBrief } from '@ravlo/contract';
 import { furtherUrl, useBriefQuery } from '@/packet/api';
 import { toTrouble } from '@/packet/trouble';
 import { Button } from '@/ui/Button';
-import { IconButton } from '@/ui/IconButton';
 import { Notice } from '@/ui/Notice';
 import { openInTab } from '@/ui/openInTab';
 import { saveFile, saveLink } from '@/ui/saveFile';
 import { ScreenFrame } from '@/ui/ScreenFrame';
+import { ScreenHead } from '@/ui/ScreenHead';
 import { colours, space } from '@/ui/tokens';
 import { useObjectUrl } from '@/ui/useObjectUrl';
 import { WordButton } from '@/ui/WordButton';
@@ -29,23 +28,12 @@ export function ArrivedScreen({ briefId, attemptId }: ArrivedScreenProps) {
   return (
     <ScreenFrame
       header={
-        <>
-          <IconButton
-            icon={ArrowLeft}
-            label="To the receipt"
-            onPress={() => router.replace(`/brief/${briefId}`)}
-          />
-          <View style={styles.title}>
-            <Words size="title" bold heading={1}>
-              What arrived
-            </Words>
-            {attempt ? (
-              <Words size="small" colour={colours.quiet} numberOfLines={1}>
-                {attempt.receipt.fileName}
-              </Words>
-            ) : null}
-          </View>
-        </>
+        <ScreenHead
+          title="What arrived"
+          detail={attempt?.receipt.fileName}
+          back="To the receipt"
+          onBack={() => router.replace(`/brief/${briefId}`)}
+        />
       }
     >
       {error ? <Notice tone="attention" title={toTrouble(error).detail} /> : null}
@@ -152,7 +140,6 @@ function Side({ blob, label, says }: SideProps) {
 }
 
 const styles = StyleSheet.create({
-  title: { flex: 1, minWidth: 0 },
   ways: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.two, alignItems: 'center' },
   pages: { flexDirection: 'row', flexWrap: 'wrap', gap: space.three },
   compared: { gap: space.one, maxWidth: '100%' },

@@ -11,10 +11,10 @@ import { Button } from '@/ui/Button';
 import { IconButton } from '@/ui/IconButton';
 import { Notice } from '@/ui/Notice';
 import { ScreenFrame } from '@/ui/ScreenFrame';
-import { colours, space } from '@/ui/tokens';
+import { ScreenHead } from '@/ui/ScreenHead';
+import { space } from '@/ui/tokens';
 import { useNow } from '@/ui/useNow';
 import { useWide } from '@/ui/useWide';
-import { Words } from '@/ui/Words';
 import { AskedSlip } from './AskedSlip';
 import { ReceiptSlip } from './ReceiptSlip';
 import { TiedPackets } from './TiedPackets';
@@ -101,17 +101,12 @@ function Brief({ mine }: { readonly mine: MyBrief }) {
     <ScreenFrame
       column={!isWide}
       header={
-        <>
-          <IconButton icon={ArrowLeft} label="To the shelf" onPress={() => router.replace('/')} />
-          <View style={styles.title}>
-            <Words size="title" bold heading={1} numberOfLines={2}>
-              {brief.title}
-            </Words>
-            <Words size="small" colour={colours.quiet} numberOfLines={1}>
-              {[deskClass.name, brief.unit, `marker ${deskClass.marker}`].filter(Boolean).join(', ')}
-            </Words>
-          </View>
-        </>
+        <ScreenHead
+          title={brief.title}
+          detail={[deskClass.name, brief.unit, `marker ${deskClass.marker}`].filter(Boolean).join(', ')}
+          back="To the shelf"
+          onBack={() => router.replace('/')}
+        />
       }
       footer={isWide ? null : footer}
     >
@@ -143,7 +138,6 @@ function Brief({ mine }: { readonly mine: MyBrief }) {
 }
 
 const styles = StyleSheet.create({
-  title: { flex: 1, minWidth: 0 },
   wide: { flexDirection: 'row', gap: space.four, alignItems: 'flex-start' },
   asked: { flex: 1, minWidth: 0, maxWidth: 620, gap: space.two },
   side: { width: 360, gap: space.two },

@@ -3,7 +3,7 @@ import CircleCheck from 'lucide-react-native/icons/circle-check';
 import CornerUpLeft from 'lucide-react-native/icons/corner-up-left';
 import { useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { mayTakeBack, type Attempt, type MyBrief } from '@ravlo/contract';
+import { mayTakeBack, sayPoints, type Attempt, type Given, type MyBrief } from '@ravlo/contract';
 import { useTakeBackMutation } from '@/packet/api';
 import { toTrouble } from '@/packet/trouble';
 import { ReceiptFacts } from '@/page/ReceiptFacts';
@@ -59,6 +59,13 @@ export function ReceiptSlip({ attempt, mine, now }: ReceiptSlipProps) {
             </View>
           </View>
           {comment ? <Words>{`“${comment}”`}</Words> : null}
+          {attempt.given ? (
+            <Button
+              kind="filled"
+              label={saySeeMarks(attempt.given)}
+              onPress={() => router.push(`/brief/${mine.brief.id}/marked/${attempt.id}`)}
+            />
+          ) : null}
           <View style={styles.ways}>
             <Button
               compact
@@ -86,6 +93,9 @@ export function ReceiptSlip({ attempt, mine, now }: ReceiptSlipProps) {
     </View>
   );
 }
+
+const saySeeMarks = ({ points, most }: Given): string =>
+  points === null || most === null ? 'See the marks' : `See the marks: ${sayPoints(points)} of ${most}`;
 
 const styles = StyleSheet.create({
   same: { flexDirection: 'row', alignItems: 'center', gap: space.one },

@@ -1,5 +1,4 @@
 import { useRouter } from 'expo-router';
-import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { StyleSheet, View } from 'react-native';
 import { DAYS_KEPT, type Page, type Recipe, sayPages } from '@ravlo/contract';
 import { useDeletedQuery, useRestorePacketMutation, useRestorePageMutation } from '@/packet/api';
@@ -8,10 +7,10 @@ import { toTrouble } from '@/packet/trouble';
 import { told } from '@/packet/troublesSlice';
 import { PagePicture } from '@/page/PagePicture';
 import { Button } from '@/ui/Button';
-import { IconButton } from '@/ui/IconButton';
 import { Notice } from '@/ui/Notice';
 import { sayLeft } from './sayLeft';
 import { ScreenFrame } from '@/ui/ScreenFrame';
+import { ScreenHead } from '@/ui/ScreenHead';
 import { colours, radius, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 
@@ -31,14 +30,7 @@ export function DeletedScreen() {
   return (
     <ScreenFrame
       column
-      header={
-        <>
-          <IconButton icon={ArrowLeft} label="To the shelf" onPress={() => router.replace('/')} />
-          <Words size="title" bold heading={1}>
-            Deleted
-          </Words>
-        </>
-      }
+      header={<ScreenHead title="Deleted" back="To the shelf" onBack={() => router.replace('/')} />}
     >
       <Words colour={colours.quiet}>
         {`Kept for ${DAYS_KEPT} days, then really gone, with the photos that no other page is made of.`}

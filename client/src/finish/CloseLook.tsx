@@ -4,7 +4,7 @@ import { Image, ScrollView, StyleSheet, View } from 'react-native';
 import { Segments } from '@/ui/Segments';
 import { Sheet } from '@/ui/Sheet';
 import { colours, space } from '@/ui/tokens';
-import { usePdfPicture } from './usePdfPicture';
+import { usePdfPicture } from '@/page/usePdfPicture';
 
 const ZOOMS = [
   { value: '1', label: 'Whole' },

@@ -1,14 +1,13 @@
 import { useRouter } from 'expo-router';
-import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import type { PDFDocumentProxy } from 'pdfjs-dist';
 import { useRef, useState } from 'react';
 import { StyleSheet, View, type TextInput } from 'react-native';
 import type { Page, ReadyFix } from '@ravlo/contract';
 import { Button } from '@/ui/Button';
-import { IconButton } from '@/ui/IconButton';
 import { Notice } from '@/ui/Notice';
 import { saveFile } from '@/ui/saveFile';
 import { ScreenFrame } from '@/ui/ScreenFrame';
+import { ScreenHead } from '@/ui/ScreenHead';
 import { colours, space } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
@@ -122,23 +121,12 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
     <ScreenFrame
       column={!isWide}
       header={
-        <>
-          <IconButton
-            icon={ArrowLeft}
-            label="To the table"
-            onPress={() => router.replace(`/packet/${packetId}`)}
-          />
-          <View style={styles.title}>
-            <Words size="title" bold heading={1}>
-              Finish
-            </Words>
-            {finish.isNamed ? (
-              <Words size="small" colour={colours.quiet} numberOfLines={1}>
-                {finish.title}
-              </Words>
-            ) : null}
-          </View>
-        </>
+        <ScreenHead
+          title="Finish"
+          detail={finish.isNamed ? finish.title : null}
+          back="To the table"
+          onBack={() => router.replace(`/packet/${packetId}`)}
+        />
       }
       footer={
         <>
@@ -200,7 +188,6 @@ export function FinishScreen({ packetId }: { readonly packetId: string }) {
 }
 
 const styles = StyleSheet.create({
-  title: { flex: 1, minWidth: 0 },
   ways: { flexDirection: 'row', gap: space.one * 1.5 },
   wide: { flexDirection: 'row', gap: space.four, alignItems: 'flex-start' },
   preview: { flex: 1, minWidth: 0 },

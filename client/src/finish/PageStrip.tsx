@@ -5,7 +5,7 @@ import { PencilStroke } from '@/ui/PencilStroke';
 import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import type { FilePage } from './PdfPages';
-import { usePdfPicture } from './usePdfPicture';
+import { usePdfPicture } from '@/page/usePdfPicture';
 
 export interface PageStripProps {
   readonly pdf: PDFDocumentProxy | null;

@@ -12,8 +12,8 @@ import { useWide } from '@/ui/useWide';
 import { WordButton } from '@/ui/WordButton';
 import { Words } from '@/ui/Words';
 import { PageStrip } from './PageStrip';
-import { usePdfDocument } from './usePdfDocument';
-import { usePdfPicture } from './usePdfPicture';
+import { usePdfDocument } from '@/page/usePdfDocument';
+import { usePdfPicture } from '@/page/usePdfPicture';
 
 /** A page of the file, and of the packet that it was made of. */
 export interface FilePage {

@@ -1,6 +1,7 @@
 import Archive from 'lucide-react-native/icons/archive';
 import ExternalLink from 'lucide-react-native/icons/external-link';
 import Images from 'lucide-react-native/icons/images';
+import Mail from 'lucide-react-native/icons/mail';
 import Printer from 'lucide-react-native/icons/printer';
 import Share from 'lucide-react-native/icons/share';
 import { useState } from 'react';
@@ -14,6 +15,7 @@ import { Sheet, SheetItem } from '@/ui/Sheet';
 import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import type { PictureKind } from '@/page/pdfPictures';
+import { MailSheet } from './MailSheet';
 import { zipPictures } from './pictures';
 import { printPdf } from './printPdf';
 import { useArchive } from './useArchive';
@@ -36,6 +38,7 @@ const PICTURE_KINDS = [
 /** All the ways in which the finished file can leave. */
 export function WaysOut({ packetId, name, bytes, pageCount, onSave, onClose }: WaysOutProps) {
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [isMailing, setMailing] = useState(false);
   const [zipping, setZipping] = useState<PictureKind | null>(null);
   const saveArchive = useArchive(packetId, name);
   const file = new File([bytes], `${name}.pdf`, { type: 'application/pdf' });
@@ -61,6 +64,7 @@ export function WaysOut({ packetId, name, bytes, pageCount, onSave, onClose }: W
     }
   };
 
+  if (isMailing) return <MailSheet file={file} onClose={onClose} />;
   return (
     <Sheet title="Save or share" onClose={onClose}>
       <View style={styles.facts}>
@@ -69,6 +73,7 @@ export function WaysOut({ packetId, name, bytes, pageCount, onSave, onClose }: W
         </Words>
       </View>
       {canShare ? <SheetItem icon={Share} label="Give it to another app" onPress={share} /> : null}
+      <SheetItem icon={Mail} label="Send it by mail" onPress={() => setMailing(true)} />
       <SheetItem icon={ExternalLink} label="Open it in a new tab" onPress={() => openInTab(file)} />
       <SheetItem icon={Printer} label="Print it" onPress={() => printPdf(file)} />
       {PICTURE_KINDS.map(({ kind, label }) => (

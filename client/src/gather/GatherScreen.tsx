@@ -1,5 +1,4 @@
 import { useRouter } from 'expo-router';
-import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import Camera from 'lucide-react-native/icons/camera';
 import Images from 'lucide-react-native/icons/images';
 import { useCallback, useEffect, useMemo, useRef } from 'react';
@@ -8,9 +7,9 @@ import { inNaturalOrder, UNNAMED, sayPages } from '@ravlo/contract';
 import { usePacketQuery } from '@/packet/api';
 import { useAppDispatch, useAppSelector } from '@/packet/store';
 import { Button } from '@/ui/Button';
-import { IconButton } from '@/ui/IconButton';
 import { Notice } from '@/ui/Notice';
 import { ScreenFrame } from '@/ui/ScreenFrame';
+import { ScreenHead } from '@/ui/ScreenHead';
 import { colours, radius, space } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
@@ -70,16 +69,7 @@ export function GatherScreen({ packetId, before, worksheet }: GatherScreenProps)
   return (
     <ScreenFrame
       column
-      header={
-        <>
-          <IconButton icon={ArrowLeft} label="To the table" onPress={toTable} />
-          <View style={styles.title}>
-            <Words size="title" bold heading={1} numberOfLines={1}>
-              Add pages
-            </Words>
-          </View>
-        </>
-      }
+      header={<ScreenHead title="Add pages" back="To the table" onBack={toTable} />}
       footer={
         <>
           <Button label="Choose photos" icon={Images} onPress={() => library.current?.open()} />
@@ -159,7 +149,6 @@ export function sayRoom(unkept: number): string {
 }
 
 const styles = StyleSheet.create({
-  title: { flex: 1 },
   row: { flexDirection: 'row', gap: space.one * 1.5 },
   place: {
     borderWidth: 2,

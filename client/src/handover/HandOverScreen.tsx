@@ -1,25 +1,24 @@
 import { useRouter } from 'expo-router';
-import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { useState } from 'react';
 import { format } from 'date-fns';
 import { StyleSheet, View } from 'react-native';
-import { closesAt, UNNAMED, type MyBrief, type ReadyFix } from '@ravlo/contract';
+import { closesAt, mailDraftSchema, UNNAMED, type MyBrief, type ReadyFix } from '@ravlo/contract';
 import { changeFacts } from '@/packet/editing';
 import { useAppDispatch } from '@/packet/store';
 import { BriefChoice } from '@/page/BriefChoice';
+import { MailFields } from '@/page/MailFields';
 import { PacketPicker } from '@/page/PacketPicker';
 import { ReadyCheck } from '@/page/ReadyCheck';
 import { mostUrgent } from '@/page/sayBrief';
 import { useMe } from '@/page/useMe';
 import { useOnItsWay } from '@/page/useOnItsWay';
 import { Button } from '@/ui/Button';
-import { IconButton } from '@/ui/IconButton';
 import { Notice } from '@/ui/Notice';
 import { ScreenFrame } from '@/ui/ScreenFrame';
+import { ScreenHead } from '@/ui/ScreenHead';
 import { useWide } from '@/ui/useWide';
 import { space } from '@/ui/tokens';
 import { WordButton } from '@/ui/WordButton';
-import { Words } from '@/ui/Words';
 import { AgreedSlip } from './AgreedSlip';
 import { CommentField } from './CommentField';
 import { DoNotFit, FitWays } from './DoNotFit';
@@ -28,6 +27,7 @@ import { Going } from './Going';
 import { HandedFile } from './HandedFile';
 import { Statement } from './Statement';
 import { useAgreed } from './useAgreed';
+import { useMailDraft } from './useMailDraft';
 import { useHandedFiles } from './useHandedFiles';
 import { standingWith, useHandOver } from './useHandOver';
 
@@ -59,6 +59,8 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
   const onItsWay = useOnItsWay(packetId);
   const there = mine && handed ? standingWith(mine, handed.hashes) : null;
   const isConfirmed = mine !== null && confirmed === mine.brief.id;
+  const draft = useMailDraft(mine, me, packet?.pages.length ?? 0);
+  const written = draft && mailDraftSchema.safeParse(draft.mail);
   const isFit =
     mine !== null &&
     may?.may === true &&
@@ -68,12 +70,16 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
     made.leastBytes === undefined &&
     name !== UNNAMED &&
     me?.firstName !== '' &&
-    (mine.brief.statement === null || isConfirmed);
+    (mine.brief.statement === null || isConfirmed) &&
+    (written === null || written.success);
 
   const toReceipt = (brief: string) => router.replace(`/brief/${brief}`);
   const go = async () => {
     if (!mine || !handed) return;
-    const attempt = await handOver({ mine, packetId, files: handed.files, comment, isConfirmed });
+    const attempt = await handOver({
+      ...{ mine, packetId, files: handed.files, comment, isConfirmed },
+      ...{ parts: agreed.tie.parts?.given ?? null, mail: written?.success ? written.data : null },
+    });
     if (attempt) toReceipt(mine.brief.id);
   };
   const fix = (way: ReadyFix) => {
@@ -130,11 +136,12 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
               onChange={(is) => setConfirmed(is ? mine.brief.id : null)}
             />
           ) : null}
+          {draft ? <MailFields mail={draft.mail} isToFixed onChange={draft.change} /> : null}
           {isHurried && !isMore ? (
             <WordButton label="A word to the marker, further files" onPress={() => setMore(true)} />
           ) : (
             <>
-              {mine.brief.takesComment ? (
+              {mine.brief.takesComment && !draft ? (
                 <CommentField marker={mine.deskClass.marker} comment={comment} onChange={setComment} />
               ) : null}
               <FurtherFiles files={further} onChange={setFurther} />
@@ -158,7 +165,7 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
       <Going handing={handing} otherwise={sayBefore(mine)} />
       <Button
         kind="filled"
-        label={mine ? `Hand over to ${mine.deskClass.marker}` : 'Hand over'}
+        label={sayAction(mine)}
         disabled={!isFit || handing.state === 'going'}
         onPress={() => void go()}
       />
@@ -169,16 +176,11 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
     <ScreenFrame
       column={!isWide}
       header={
-        <>
-          <IconButton
-            icon={ArrowLeft}
-            label="To the file"
-            onPress={() => router.replace(`/packet/${packetId}/finish`)}
-          />
-          <Words size="title" bold heading={1}>
-            Hand over
-          </Words>
-        </>
+        <ScreenHead
+          title="Hand over"
+          back="To the file"
+          onBack={() => router.replace(`/packet/${packetId}/finish`)}
+        />
       }
       footer={isWide ? null : footer}
     >
@@ -217,9 +219,19 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
   );
 }
 
+/** The one action, by its name. */
+function sayAction(mine: MyBrief | null): string {
+  if (!mine) return 'Hand over';
+  const { by } = mine.brief;
+  if (by.kind === 'mail') return `Send to ${by.to}`;
+  return by.kind === 'folder' ? `Put into “${by.folder}”` : `Hand over to ${mine.deskClass.marker}`;
+}
+
 /** What is said while nothing has been sent: that it has not, and how long it could be taken back. */
 function sayBefore(mine: MyBrief | null): string {
   if (!mine) return 'Not handed over yet.';
+  const { by } = mine.brief;
+  if (by.kind === 'mail') return 'Not handed over yet. It goes as a message: that cannot be taken back.';
   const end = closesAt(mine.brief);
   const isLast = mine.brief.attempts !== null && mine.attempts.length + 1 >= mine.brief.attempts;
   if (isLast) return 'Not handed over yet. This is the last attempt: it cannot be taken back.';

@@ -1,4 +1,4 @@
-import { attemptKey, isReceiptOf, type Attempt, type MyBrief } from '@ravlo/contract';
+import { attemptKey, isReceiptOf, type Attempt, type MailDraft, type MyBrief } from '@ravlo/contract';
 import { useState } from 'react';
 import { api, useEnterAttemptMutation } from '@/packet/api';
 import { hashOf } from '@/packet/hashOf';
@@ -20,6 +20,10 @@ export interface HandOverGiven {
   readonly files: readonly [File, ...File[]];
   readonly comment: string;
   readonly isConfirmed: boolean;
+  /** which part each page is; null where nobody has said */
+  readonly parts: readonly (string | null)[] | null;
+  /** where the brief wants it by mail */
+  readonly mail: MailDraft | null;
 }
 
 /** Tries at a line that broke off, before the person is asked, and the waits between them, ms. */
@@ -53,7 +57,7 @@ export function useHandOver() {
   }
 
   async function handOver(given: HandOverGiven): Promise<Attempt | null> {
-    const { mine, packetId, files, comment, isConfirmed } = given;
+    const { mine, packetId, files, comment, isConfirmed, parts, mail } = given;
     const { brief } = mine;
     const hashes: string[] = [];
     try {
@@ -70,7 +74,11 @@ export function useHandOver() {
       }
       say('It is read back where it lies now…');
       const [{ key, name: fileName, sha256 }, ...further] = sent;
-      const facts = { key, packetId, fileName, sha256, files: further, comment, isConfirmed };
+      const facts = {
+        ...{ key, packetId, fileName, sha256, files: further, comment, isConfirmed },
+        ...(parts ? { parts: parts.map((part) => part || null) } : {}),
+        ...(mail ? { mail } : {}),
+      };
       const attempt = await enterAttempt({ briefId: brief.id, ...facts }).unwrap();
       if (isReceiptOf(attempt.receipt, hashes)) return attempt;
       fail('What lies there is not what is on this device. Send it again; nothing is lost here.');

@@ -1,7 +1,17 @@
 import type { AppStore } from './store';
 
 /** What is worth having without the server. */
-const KEPT = new Set(['shelf', 'packet', 'page', 'desk', 'brief', 'household']);
+const KEPT = new Set([
+  'shelf',
+  'packet',
+  'page',
+  'desk',
+  'brief',
+  'household',
+  'markerDesk',
+  'briefWork',
+  'reading',
+]);
 /** After a change it waits so long for more, ms. */
 const PAUSE = 400;
 

@@ -1,5 +1,7 @@
-import { CHANGE_EVENT, packetChangeSchema } from '@ravlo/contract';
+import { DESK_EVENT, deskChangeSchema, PACKET_EVENT, packetChangeSchema } from '@ravlo/contract';
 import { api } from './api';
+import { mailApi } from './mailApi';
+import { markerApi } from './markerApi';
 import { readJson } from './readJson';
 import type { AppStore } from './store';
 
@@ -18,13 +20,28 @@ export function hearChanges(store: AppStore): () => void {
     store.dispatch(api.util.invalidateTags(['Shelf', { type: 'Packet', id: change.data.packetId }]));
   }
 
+  function refreshDesk(message: MessageEvent<string>): void {
+    const change = deskChangeSchema.safeParse(readJson(message.data));
+    if (!change.success) return;
+    const { briefId, attemptId } = change.data;
+    store.dispatch(
+      markerApi.util.invalidateTags([
+        ...(['Desk', 'Marker'] as const),
+        briefId === null ? 'Work' : { type: 'Work', id: briefId },
+        ...(attemptId === undefined ? (['Reading'] as const) : [{ type: 'Reading' as const, id: attemptId }]),
+      ]),
+    );
+    store.dispatch(mailApi.util.invalidateTags(['Mails', 'Folders']));
+  }
+
   function follow(): void {
     if (document.visibilityState === 'hidden') {
       events?.close();
       events = null;
     } else if (!events) {
       events = new EventSource('/api/events');
-      events.addEventListener(CHANGE_EVENT, refresh);
+      events.addEventListener(PACKET_EVENT, refresh);
+      events.addEventListener(DESK_EVENT, refreshDesk);
     }
   }
 

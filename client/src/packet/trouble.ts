@@ -49,6 +49,7 @@ const FINAL: ReadonlySet<Trouble['kind']> = new Set<Trouble['kind']>([
   ...USELESS_PHOTO_KINDS,
   'packet-full',
   'page-full',
+  'points-too-many',
   'unreadable-here',
 ]);
 

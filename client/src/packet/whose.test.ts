@@ -2,7 +2,15 @@ import type { Household } from '@ravlo/contract';
 import { getWhose, openWhose, own, ourHeaders } from './whose';
 
 const person = (id: string) => ({
-  ...{ id, firstName: 'Imke', surname: '', studentNumber: '', pattern: 'waves' as const, hasPin: false },
+  ...{
+    id,
+    firstName: 'Imke',
+    surname: '',
+    studentNumber: '',
+    pattern: 'waves' as const,
+    hasPin: false,
+    email: '',
+  },
 });
 const [first, second] = ['11111111-1111-4111-8111-111111111111', '22222222-2222-4222-8222-222222222222'];
 const answer = (now: string | null): Household => ({ people: [person(first), person(second)], now });

@@ -53,6 +53,15 @@ export function ReceiptFacts({ receipt, stamp, head }: ReceiptFactsProps) {
         <FactRow about="File" says={receipt.fileName} />
         <FactRow about="Pages" says={String(receipt.pages)} />
         <FactRow about="Size" says={`${receipt.bytes.toLocaleString('en')} bytes`} />
+        {receipt.by?.kind === 'mail' ? (
+          <>
+            <FactRow about="By mail" says={receipt.by.to} />
+            <FactRow about="Subject" says={receipt.by.subject} />
+          </>
+        ) : null}
+        {receipt.by?.kind === 'folder' ? (
+          <FactRow about="Folder" says={`${receipt.by.folder}: ${receipt.by.name}`} />
+        ) : null}
         {files.map(({ name, bytes }, i) => (
           <FactRow key={i} about="With it" says={`${name}, ${bytes.toLocaleString('en')} bytes`} />
         ))}

@@ -1,4 +1,4 @@
-import { briefSchema, type Attempt, type MyBrief } from '@ravlo/contract';
+import { briefSchema, type Attempt, type Given, type MyBrief } from '@ravlo/contract';
 import { inOrderOfNeed, mostUrgent, sayAttempt, sayState, standing, stateOf } from './sayBrief';
 
 const NOW = Date.parse('2026-03-09T12:00:00.000Z');
@@ -12,6 +12,7 @@ function mine(title: string, dueIn: number | null, change: Partial<MyBrief> = {}
     ...{ dueAt: dueIn === null ? null : new Date(NOW + dueIn).toISOString() },
     ...{ afterDue: { kind: isClosed ? 'closed' : 'late' }, format: 'pdf', mostBytes: null },
     ...{ pages: { kind: 'any' }, namePattern: null, statement: null, takesComment: false },
+    by: { kind: 'desk' },
   });
   return {
     brief,
@@ -22,7 +23,9 @@ function mine(title: string, dueIn: number | null, change: Partial<MyBrief> = {}
 }
 
 const attempt = (takenBackAt: string | null, isLate = false) =>
-  ({ takenBackAt, receipt: { arrivedAt: new Date(NOW).toISOString(), isLate } }) as Attempt;
+  ({ takenBackAt, given: null, receipt: { arrivedAt: new Date(NOW).toISOString(), isLate } }) as Attempt;
+
+const given = { points: 17, most: 20 } as Given;
 
 describe('a brief in words', () => {
   it.each([
@@ -33,6 +36,8 @@ describe('a brief in words', () => {
     [mine('a', HOUR, { attempts: [attempt(null)] }), 'Handed over'],
     [mine('a', HOUR, { attempts: [attempt(null, true)] }), 'Handed over, late'],
     [mine('a', HOUR, { attempts: [attempt('2026-03-09T11:00:00.000Z')] }), 'Taken back, in 1 h'],
+    [mine('a', HOUR, { attempts: [{ ...attempt(null), given }] }), 'Marked 17 of 20'],
+    [mine('a', HOUR, { attempts: [{ ...attempt(null), given: { ...given, most: null } }] }), 'Marked'],
   ])('%#: %s', (given, words) => expect(sayState(given, NOW)).toBe(words));
 
   it('counts attempts, also those that were taken back', () => {

@@ -1,5 +1,6 @@
 import {
   attemptsLeft,
+  sayPoints,
   sayTimeLeft,
   timeLeft,
   type Attempt,
@@ -8,10 +9,10 @@ import {
 } from '@ravlo/contract';
 
 /** What the rules look at in an attempt. */
-export const attemptFacts = ({ takenBackAt, receipt }: Attempt): AttemptFacts => ({
+export const attemptFacts = ({ takenBackAt, receipt, given }: Attempt): AttemptFacts => ({
   arrivedAt: Date.parse(receipt.arrivedAt),
   takenBackAt: takenBackAt === null ? null : Date.parse(takenBackAt),
-  isMarked: false,
+  isMarked: given !== null,
 });
 
 /** What lies with the marker now: the newest that was not taken back. */
@@ -26,11 +27,13 @@ export function sayDue({ brief }: Pick<MyBrief, 'brief'>, now: number): string {
 }
 
 /** Where a brief stands for the person, apart from its time. */
-export type BriefState = 'nothing-yet' | 'in-work' | 'taken-back' | 'handed-over' | 'handed-over-late';
+export type BriefState =
+  'nothing-yet' | 'in-work' | 'taken-back' | 'handed-over' | 'handed-over-late' | 'marked';
 
 /** @param isTied some packet is for it */
 export function stateOf(mine: MyBrief, isTied: boolean): BriefState {
   const last = standing(mine);
+  if (last?.given) return 'marked';
   if (last) return last.receipt.isLate ? 'handed-over-late' : 'handed-over';
   if (mine.attempts.length > 0) return 'taken-back';
   return isTied ? 'in-work' : 'nothing-yet';
@@ -42,14 +45,23 @@ export const STATE_WORDS: Readonly<Record<BriefState, string>> = {
   'taken-back': 'Taken back',
   'handed-over': 'Handed over',
   'handed-over-late': 'Handed over, late',
+  marked: 'Marked',
 };
+
+/** A state in words, with its points where there are any: "Marked 17 of 20". */
+export function sayStateWords(mine: MyBrief, state: BriefState): string {
+  const given = state === 'marked' ? standing(mine)?.given : null;
+  return given && given.points !== null && given.most !== null
+    ? `Marked ${sayPoints(given.points)} of ${given.most}`
+    : STATE_WORDS[state];
+}
 
 /** Where a brief stands for the person: what they have done, or how long there is. */
 export function sayState(mine: MyBrief, now: number): string {
   const state = stateOf(mine, false);
   if (state === 'nothing-yet') return sayDue(mine, now);
   if (state === 'taken-back') return `Taken back, ${sayTimeLeft(timeLeft(mine.brief, now))}`;
-  return STATE_WORDS[state];
+  return sayStateWords(mine, state);
 }
 
 /** What needs the person comes first: late, then the next due, then what may come at any time; what is done or over last. */

@@ -26,7 +26,7 @@ export function AddPerson({ people }: { readonly people: readonly Person[] }) {
   const trouble = adding.error ? toTrouble(adding.error) : seat.trouble;
   const begin = () => {
     const pattern = MARK_PATTERNS.find((each) => !people.some((person) => person.pattern === each));
-    setFacts({ firstName: '', surname: '', studentNumber: '', pattern: pattern ?? 'waves' });
+    setFacts({ firstName: '', surname: '', studentNumber: '', email: '', pattern: pattern ?? 'waves' });
   };
   const add = async () => {
     if (!facts) return;

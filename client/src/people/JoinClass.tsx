@@ -1,3 +1,4 @@
+import { useLocalSearchParams } from 'expo-router';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -16,7 +17,8 @@ const HALF = CODE_LENGTH / 2;
 export function JoinClass() {
   const { data: desk } = useDeskQuery();
   const [joinClass, { data: joined, error, isLoading }] = useJoinClassMutation();
-  const [typed, setTyped] = useState('');
+  const { class: shown } = useLocalSearchParams<{ class?: string }>();
+  const [typed, setTyped] = useState(spaced(shown ?? ''));
   const code = classCodeSchema.safeParse(typed);
   const isFull = typed.replace(/[\s-]/g, '').length >= CODE_LENGTH;
   const unclear = isFull && !code.success ? code.error.issues[0]?.message : null;

@@ -1,15 +1,13 @@
 import { useRouter } from 'expo-router';
-import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { useState } from 'react';
 import { personFactsSchema, type Person, type PersonFacts } from '@ravlo/contract';
 import { useChangePersonMutation } from '@/packet/api';
 import { toTrouble } from '@/packet/trouble';
 import { useMe } from '@/page/useMe';
 import { Button } from '@/ui/Button';
-import { IconButton } from '@/ui/IconButton';
 import { Notice } from '@/ui/Notice';
 import { ScreenFrame } from '@/ui/ScreenFrame';
-import { Words } from '@/ui/Words';
+import { ScreenHead } from '@/ui/ScreenHead';
 import { MyPin } from './MyPin';
 import { PersonFields } from './PersonFields';
 
@@ -21,12 +19,7 @@ export function MeScreen() {
     <ScreenFrame
       column
       header={
-        <>
-          <IconButton icon={ArrowLeft} label="To the people" onPress={() => router.replace('/people')} />
-          <Words size="title" bold heading={1}>
-            This is you
-          </Words>
-        </>
+        <ScreenHead title="This is you" back="To the people" onBack={() => router.replace('/people')} />
       }
     >
       {me ? <MyFacts key={me.id} me={me} onDone={() => router.replace('/people')} /> : null}
@@ -39,8 +32,8 @@ function MyFacts({ me, onDone }: { readonly me: Person; readonly onDone: () => v
   const [facts, setFacts] = useState<PersonFacts>(me);
   const [changePerson, { isLoading, error }] = useChangePersonMutation();
   const keep = async () => {
-    const { firstName, surname, studentNumber, pattern } = facts;
-    const { data } = await changePerson({ id: me.id, firstName, surname, studentNumber, pattern });
+    const { firstName, surname, studentNumber, email, pattern } = facts;
+    const { data } = await changePerson({ id: me.id, firstName, surname, studentNumber, email, pattern });
     if (data) onDone();
   };
   return (

@@ -1,5 +1,4 @@
 import { useRouter } from 'expo-router';
-import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { Person } from '@ravlo/contract';
@@ -7,11 +6,10 @@ import { useHouseholdQuery } from '@/packet/api';
 import { toTrouble } from '@/packet/trouble';
 import { useMe } from '@/page/useMe';
 import { Button } from '@/ui/Button';
-import { IconButton } from '@/ui/IconButton';
 import { Notice } from '@/ui/Notice';
 import { ScreenFrame } from '@/ui/ScreenFrame';
+import { ScreenHead } from '@/ui/ScreenHead';
 import { colours, radius } from '@/ui/tokens';
-import { Words } from '@/ui/Words';
 import { AddPerson } from './AddPerson';
 import { JoinClass } from './JoinClass';
 import { PersonRow } from './PersonRow';
@@ -36,14 +34,11 @@ export function PeopleScreen() {
     <ScreenFrame
       column
       header={
-        <>
-          {me ? (
-            <IconButton icon={ArrowLeft} label="To the shelf" onPress={() => router.replace('/')} />
-          ) : null}
-          <Words size="title" bold heading={1}>
-            Who is using Ravlo
-          </Words>
-        </>
+        <ScreenHead
+          title="Who is using Ravlo"
+          back="To the shelf"
+          onBack={me ? () => router.replace('/') : undefined}
+        />
       }
       footer={
         me ? (

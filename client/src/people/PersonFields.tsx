@@ -15,6 +15,7 @@ const FIELDS = [
   { name: 'firstName', label: 'First name', most: 60 },
   { name: 'surname', label: 'Surname', most: 60 },
   { name: 'studentNumber', label: 'Student number, may stay empty', most: 40 },
+  { name: 'email', label: 'Mail address for receipts, may stay empty', most: 200 },
 ] as const;
 
 /** What is said of a person, and the pattern of their mark. */

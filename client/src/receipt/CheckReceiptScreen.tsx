@@ -1,11 +1,10 @@
 import { useRouter } from 'expo-router';
-import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import { StyleSheet, View } from 'react-native';
 import { keyMark } from '@ravlo/contract';
 import { ReceiptFacts } from '@/page/ReceiptFacts';
-import { IconButton } from '@/ui/IconButton';
 import { Notice } from '@/ui/Notice';
 import { ScreenFrame } from '@/ui/ScreenFrame';
+import { ScreenHead } from '@/ui/ScreenHead';
 import { Slip } from '@/ui/Slip';
 import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
@@ -20,12 +19,11 @@ export function CheckReceiptScreen() {
     <ScreenFrame
       column
       header={
-        <>
-          <IconButton icon={ArrowLeft} label="To the settings" onPress={() => router.replace('/settings')} />
-          <Words size="title" bold heading={1}>
-            Check a receipt
-          </Words>
-        </>
+        <ScreenHead
+          title="Check a receipt"
+          back="To the settings"
+          onBack={() => router.replace('/settings')}
+        />
       }
     >
       <FileChoice

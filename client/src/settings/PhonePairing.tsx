@@ -7,7 +7,7 @@ import { sayWhen } from '@/ui/sayWhen';
 import { colours, radius, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { WHY_NO_LIVE_CAMERA } from '@/packet/secure';
-import { QrCode } from './QrCode';
+import { QrCode } from '@/ui/QrCode';
 
 export interface PhonePairingProps {
   readonly phones: Phones;

@@ -1,9 +1,8 @@
 import { useRouter } from 'expo-router';
-import ArrowLeft from 'lucide-react-native/icons/arrow-left';
-import { IconButton } from '@/ui/IconButton';
 import { toTrouble } from '@/packet/trouble';
 import { Notice } from '@/ui/Notice';
 import { ScreenFrame } from '@/ui/ScreenFrame';
+import { ScreenHead } from '@/ui/ScreenHead';
 import { Words } from '@/ui/Words';
 import { WordButton } from '@/ui/WordButton';
 import { DeskPractice } from './DeskPractice';
@@ -18,14 +17,7 @@ export function SettingsScreen() {
   return (
     <ScreenFrame
       column
-      header={
-        <>
-          <IconButton icon={ArrowLeft} label="To the shelf" onPress={() => router.replace('/')} />
-          <Words size="title" bold heading={1}>
-            Settings
-          </Words>
-        </>
-      }
+      header={<ScreenHead title="Settings" back="To the shelf" onBack={() => router.replace('/')} />}
     >
       <Words size="lead" bold heading={2}>
         Use a phone

@@ -1,5 +1,6 @@
 import { Link } from 'expo-router';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
+import CircleCheckBig from 'lucide-react-native/icons/circle-check-big';
 import CircleDashed from 'lucide-react-native/icons/circle-dashed';
 import CornerUpLeft from 'lucide-react-native/icons/corner-up-left';
 import Pencil from 'lucide-react-native/icons/pencil';
@@ -9,7 +10,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { format } from 'date-fns';
 import { timeLeft, type MyBrief } from '@ravlo/contract';
 import { useDeskQuery, useShelfQuery } from '@/packet/api';
-import { inOrderOfNeed, sayDue, STATE_WORDS, stateOf, type BriefState } from '@/page/sayBrief';
+import { inOrderOfNeed, sayDue, sayStateWords, stateOf, type BriefState } from '@/page/sayBrief';
 import { Perforation, Slip } from '@/ui/Slip';
 import { useNow } from '@/ui/useNow';
 import { colours, space, target } from '@/ui/tokens';
@@ -21,6 +22,7 @@ const ICONS: Readonly<Record<BriefState, LucideIcon>> = {
   'taken-back': CornerUpLeft,
   'handed-over': CircleCheck,
   'handed-over-late': CircleCheck,
+  marked: CircleCheckBig,
 };
 
 /** Less than this is said in bold, ms. */
@@ -69,7 +71,7 @@ interface DueRowProps {
 function DueRow({ mine, now, isTied, compact }: DueRowProps) {
   const { brief, deskClass } = mine;
   const state = stateOf(mine, isTied);
-  const isDone = state === 'handed-over' || state === 'handed-over-late';
+  const isDone = ['handed-over', 'handed-over-late', 'marked'].includes(state);
   const time = timeLeft(brief, now);
   const needsYou = !isDone && time.phase === 'late';
   const isSoon = !isDone && time.phase === 'open' && time.left < SOON;
@@ -101,7 +103,7 @@ function DueRow({ mine, now, isTied, compact }: DueRowProps) {
             <View style={styles.icon}>
               <Icon size={18} color={isDone ? colours.good : colours.quiet} aria-hidden />
               <Words size="small" colour={isDone ? colours.good : colours.quiet}>
-                {STATE_WORDS[state]}
+                {sayStateWords(mine, state)}
               </Words>
             </View>
           </View>

@@ -1,10 +1,12 @@
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
+import { StyleSheet, View } from 'react-native';
 import { selectPhotos } from '@/packet/photosSlice';
 import { useAppSelector } from '@/packet/store';
 import { KeptPhotos } from '@/page/KeptPhotos';
 import { Button } from '@/ui/Button';
 import { ScreenFrame } from '@/ui/ScreenFrame';
+import { space } from '@/ui/tokens';
 import { UndoBar } from '@/ui/UndoBar';
 import { WordButton } from '@/ui/WordButton';
 import { Words } from '@/ui/Words';
@@ -12,6 +14,7 @@ import { ArchiveInput } from './ArchiveInput';
 import { DueList } from './DueList';
 import { PacketList } from './PacketList';
 import { ShelfHead } from './ShelfHead';
+import { ToMark } from './ToMark';
 import { useShelf } from './useShelf';
 
 /** All packets; on a phone the first screen. */
@@ -40,13 +43,22 @@ export function ShelfScreen() {
           <KeptPhotos label="Photos held back" items={held} />
         </>
       ) : null}
+      <ToMark />
       <DueList />
       <Words size="lead" bold heading={2}>
         Packets
       </Words>
       <PacketList shelf={shelf} trouble={trouble} onRemove={(id, name) => void remove(id, name)} />
       <ArchiveInput isBusy={isBringingIn} onFile={(file) => void bringIn(file)} />
-      <WordButton label="Deleted" onPress={() => router.push('/deleted')} />
+      <View style={styles.ways}>
+        <WordButton label="Deleted" onPress={() => router.push('/deleted')} />
+        <WordButton label="Mail" onPress={() => router.push('/mail')} />
+        <WordButton label="Class folders" onPress={() => router.push('/folders')} />
+      </View>
     </ScreenFrame>
   );
 }
+
+const styles = StyleSheet.create({
+  ways: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.three },
+});

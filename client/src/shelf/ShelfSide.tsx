@@ -7,6 +7,7 @@ import { ArchiveInput } from './ArchiveInput';
 import { DueList } from './DueList';
 import { PacketList } from './PacketList';
 import { ShelfHead } from './ShelfHead';
+import { ToMark } from './ToMark';
 import { useShelf } from './useShelf';
 
 /** The shelf as a narrow column beside the packet that is open. */
@@ -20,10 +21,13 @@ export function ShelfSide({ openId }: { readonly openId?: string }) {
         <Button kind="filled" label="New packet" disabled={isCreating} onPress={() => void create()} />
       </View>
       <ScrollView contentContainerStyle={styles.list}>
+        <ToMark />
         <DueList compact />
         <PacketList compact shelf={shelf} trouble={trouble} openId={openId} onRemove={() => undefined} />
         <ArchiveInput isBusy={isBringingIn} onFile={(file) => void bringIn(file)} />
         <WordButton label="Deleted" onPress={() => router.push('/deleted')} />
+        <WordButton label="Mail" onPress={() => router.push('/mail')} />
+        <WordButton label="Class folders" onPress={() => router.push('/folders')} />
       </ScrollView>
     </View>
   );

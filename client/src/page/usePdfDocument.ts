@@ -1,6 +1,6 @@
 import type { PDFDocumentProxy } from 'pdfjs-dist';
 import { useEffect, useState } from 'react';
-import { openPdf } from '@/page/openPdf';
+import { openPdf } from './openPdf';
 
 interface Opened {
   /** null until it is open */

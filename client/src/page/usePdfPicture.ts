@@ -1,6 +1,6 @@
 import type { PDFDocumentProxy } from 'pdfjs-dist';
 import { useEffect, useState } from 'react';
-import { drawPdfPage, type DrawnPdfPage } from '@/page/drawPdfPage';
+import { drawPdfPage, type DrawnPdfPage } from './drawPdfPage';
 import { useObjectUrl } from '@/ui/useObjectUrl';
 
 /** A page as the reader shows it. */

@@ -1,7 +1,7 @@
 import { create } from 'qrcode';
 import { useMemo } from 'react';
 import Svg, { Path, Rect } from 'react-native-svg';
-import { colours } from '@/ui/tokens';
+import { colours } from './tokens';
 
 /** Clear space around the code that readers need, in modules. */
 const QUIET = 4;

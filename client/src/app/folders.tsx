@@ -1,0 +1,1 @@
+export { FoldersScreen as default } from '@/folders/FoldersScreen';

@@ -1,0 +1,1 @@
+export { MailTrayScreen as default } from '@/mail/MailTrayScreen';

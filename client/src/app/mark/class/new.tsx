@@ -1,0 +1,1 @@
+export { NewClassScreen as default } from '@/marker/classes/NewClassScreen';

@@ -1,0 +1,1 @@
+export { MarkDeskScreen as default } from '@/marker/MarkDeskScreen';
