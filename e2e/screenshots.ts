@@ -3,9 +3,10 @@ import { mkdirSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import type { Household } from '@ravlo/contract';
 import { CHROMIUM } from './support/chromium';
 import { startRavlo } from './support/ravloServer';
-import { demoPhoto, expectDeveloped } from './support/steps';
+import { demoPhoto } from './support/steps';
 
 // Takes the pictures in docs/screenshots anew, from the demo packets: npm run screenshots
 
@@ -25,6 +26,8 @@ const context = await browser.newContext({
   hasTouch: true,
   locale: 'en-GB',
 });
+// A busy machine develops slowly.
+context.setDefaultTimeout(120_000);
 const page = await context.newPage();
 const shoot = async (name: string) => {
   await page.waitForTimeout(400);
@@ -38,7 +41,6 @@ try {
 
   await page.getByRole('button', { name: 'Settings' }).click();
   await page.getByRole('img', { name: /^Code to scan/ }).waitFor();
-  await shoot('settings');
   const stranger = await context.newPage();
   await stranger.goto(`${server.url.replace('localhost', '127.0.0.2')}/pair`);
   await stranger.screenshot({ path: path.join(dir, 'pairing.png') });
@@ -60,7 +62,7 @@ try {
     .getByRole('dialog')
     .getByRole('button', { name: new RegExp(`^${PACKET}`) })
     .click();
-  await expectDeveloped(page, 5);
+  await settled(page, 5);
   await page
     .getByText(/read well/)
     .first()
@@ -88,7 +90,6 @@ try {
   await page.mouse.up();
   await page.getByRole('tab', { name: 'Look' }).click();
   await settled(page, 1);
-  await shoot('bench-look');
   await page.getByRole('tab', { name: 'Notes' }).click();
   const surface = (await page.getByTestId('notes-surface').boundingBox())!;
   const on = (x: number, y: number) =>
@@ -106,7 +107,7 @@ try {
   await page.getByRole('button', { name: 'Page number' }).click();
   await shoot('bench-notes');
   await page.setViewportSize(WIDE);
-  await settled(page, 2);
+  await settled(page, 1);
   await shoot('bench-wide');
   await page.setViewportSize(PHONE);
 
@@ -129,10 +130,15 @@ try {
   await page.getByRole('button', { name: 'Hand over to Ada Holm' }).click();
   await page.getByRole('group', { name: /^Receipt/ }).waitFor();
   await shoot('receipt');
-  await page.setViewportSize(WIDE);
-  await page.waitForTimeout(800);
-  await shoot('brief-wide');
-  await page.setViewportSize(PHONE);
+  await page.goto(server.url);
+  await page.getByRole('link', { name: /^Harbour sketch/ }).click();
+  await page.getByRole('button', { name: /^See the marks/ }).click();
+  await page.getByRole('img', { name: /^Page 1 with/ }).waitFor({ timeout: 60_000 });
+  await shoot('marked');
+  await page.goto(`${server.url}/mail`);
+  await page.getByRole('button', { name: /^Receipt: Tides/ }).click();
+  await shoot('mail');
+  await shootMarker();
   await page.goto(server.url);
   await page
     .getByRole('list', { name: 'Packets on the shelf' })
@@ -160,17 +166,37 @@ try {
   await shoot('camera');
 
   await page.goto(server.url);
-  await settled(page, 1);
+  await page.getByRole('list', { name: 'Due' }).waitFor();
   await page.evaluate(() => navigator.serviceWorker.ready);
   await page.waitForTimeout(1000);
   await server.stop();
   await page.reload();
-  await settled(page, 1);
+  await page.getByRole('list', { name: 'Due' }).waitFor();
   await page.getByText('No line to Ravlo.').waitFor();
   await shoot('shelf-offline');
 } finally {
   await browser.close();
   await server.remove();
+}
+
+/** What a marker sees, in a browser of their own. */
+async function shootMarker(): Promise<void> {
+  const wide = await browser.newContext({ viewport: WIDE, locale: 'en-GB' });
+  const view = await wide.newPage();
+  const { people } = (await (await view.request.get(`${server.url}/api/household`)).json()) as Household;
+  const personId = people.find(({ firstName }) => firstName === 'Ada')?.id;
+  await view.request.post(`${server.url}/api/household/now`, { data: { personId } });
+  await view.goto(`${server.url}/mark`);
+  await view.getByRole('link', { name: /^Passage log/ }).click();
+  await view.getByRole('button', { name: /^Wenna Pike/ }).waitFor();
+  await view.waitForTimeout(600);
+  await view.screenshot({ path: path.join(dir, 'desk-wide.png') });
+  await view.getByRole('button', { name: /^Liv Harrow/ }).click();
+  await view.getByRole('img', { name: 'Page 1', exact: true }).waitFor({ timeout: 60_000 });
+  await settled(view, 3);
+  await view.waitForTimeout(800);
+  await view.screenshot({ path: path.join(dir, 'mark-wide.png') });
+  await wide.close();
 }
 
 /** Waits until pictures are developed and none is still being made. */
