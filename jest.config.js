@@ -19,6 +19,7 @@ module.exports = {
     {
       displayName: 'node',
       testEnvironment: 'node',
+      setupFiles: [require.resolve('./scripts/propertySeed.js')],
       // Jest's sandbox makes every look at a global slow; pixel loops look at Math all the time.
       sandboxInjectedGlobals: ['Math'],
       rootDir: __dirname,
@@ -35,6 +36,7 @@ module.exports = {
       rootDir: `${__dirname}/client`,
       testMatch: ['<rootDir>/src/**/*.test.ts?(x)'],
       testEnvironment: '<rootDir>/test/environment.js',
+      setupFiles: [require.resolve('./scripts/propertySeed.js')],
       setupFilesAfterEnv: ['<rootDir>/test/setup.ts'],
       transformIgnorePatterns: [
         '/node_modules/(?!(react-native|@react-native|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|lucide-react-native|react-native-svg|comlink|nanoid|@noble))',

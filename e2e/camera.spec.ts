@@ -27,7 +27,7 @@ test('the steady shutter takes each of five sheets once, from a real camera', as
       await page.getByRole('switch', { name: 'Steady shutter' }).click();
       await expect(page.getByTestId('aim-outline')).toBeVisible();
       const taken = async () => (await packetOnServer(page, ravlo.url, id)).pages.length;
-      await expect.poll(taken, { timeout: 60_000 }).toBe(5);
+      await expect.poll(taken, { timeout: 120_000 }).toBe(5);
       // The last sheet is taken away and the desk stays bare: nothing more is taken.
       await expect(page.getByTestId('aim-outline')).toBeHidden({ timeout: 20_000 });
       expect(await taken()).toBe(5);

@@ -11,8 +11,10 @@ const SIZE = { width: 480, height: 640 };
 const RATE = 30;
 /** Every drawn frame is shown this often: half the drawing. */
 const REPEAT = 2;
+/** s that each sheet lies still: the file goes on in its own time, also where the machine has little of it. */
+const REST = 7;
 /** s of bare desk at the end: the file begins anew after it. */
-const EMPTY_END = 24;
+const EMPTY_END = 60;
 
 /** A film of sheets that are laid down and taken away one after the other, as a file for Chromium's fake camera. */
 export async function filmOfSheets(count: number): Promise<{ file: string; remove: () => Promise<void> }> {
@@ -21,7 +23,7 @@ export async function filmOfSheets(count: number): Promise<{ file: string; remov
     const { sheet } = sceneFromSeed(930_000 + i);
     sheets.push((await renderSheet({ ...sheet, width: 210, height: 297, ink: 'blue-pen' }, 3)).image);
   }
-  const film = makeFilm('one-after-the-other', { sheets, hand: drawHand(), rest: 3.4 }, createRandom(3));
+  const film = makeFilm('one-after-the-other', { sheets, hand: drawHand(), rest: REST }, createRandom(3));
   const frames: Buffer[] = [];
   for (let n = 0; n < (film.seconds * RATE) / REPEAT; n++) {
     const { data } = drawFrame(film, (n * REPEAT) / RATE, SIZE);

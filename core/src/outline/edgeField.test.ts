@@ -3,16 +3,16 @@ import { paintPlane } from '../../testing/pictures';
 import { edgeFields, strengthQuantile } from './edgeField';
 
 const SIDE = 64;
-/** Dark on one side of a line through the middle, light on the other, soft over two pixels; `angle` is its normal's. */
+/** Dark on one side of a line through the middle, light on the other, soft as a lens leaves it; `angle` is its normal's. */
 const halves = (angle: number, step: number) =>
   paintPlane(SIDE, SIDE, (x, y) => {
     const off = (x + 0.5 - SIDE / 2) * Math.cos(angle) + (y + 0.5 - SIDE / 2) * Math.sin(angle);
-    return 100 + step * Math.min(1, Math.max(0, off / 2 + 0.5));
+    return 100 + step / (1 + Math.exp(-2 * off));
   });
 const MIDDLE = (SIDE / 2) * SIDE + SIDE / 2;
 
 describe('edgeFields', () => {
-  it('tell the direction of an edge to two degrees, whichever side is the lighter', () => {
+  it('tell the direction of an edge to half a degree, whichever side is the lighter', () => {
     const angle = fc.double({ min: -Math.PI, max: Math.PI, noNaN: true });
     fc.assert(
       fc.property(angle, fc.constantFrom(-60, 60), (normal, step) => {
@@ -20,7 +20,7 @@ describe('edgeFields', () => {
         expect(strength[MIDDLE]).toBeGreaterThan(15);
         const off = Math.atan2(sin2[MIDDLE], cos2[MIDDLE]) - 2 * normal;
         const wrapped = Math.atan2(Math.sin(off), Math.cos(off)) / 2;
-        expect(Math.abs((wrapped * 180) / Math.PI)).toBeLessThan(2);
+        expect(Math.abs((wrapped * 180) / Math.PI)).toBeLessThan(0.5);
       }),
     );
   });
