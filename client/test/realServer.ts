@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import type { OpenPacket, Page } from '@ravlo/contract';
+import type { OpenPacket, Page, UploadFacts } from '@ravlo/contract';
 
 const root = path.join(__dirname, '../..');
 const realFetch = globalThis.fetch;
@@ -71,10 +71,13 @@ async function openRealServer() {
   }
 
   /** Sends a photo the short way: all bytes with the first request. */
-  async function sendPhoto(packetId: string, bytes: Buffer, clientKey: string): Promise<unknown> {
+  async function sendPhoto(
+    facts: Pick<UploadFacts, 'packetId' | 'clientKey'> & Partial<UploadFacts>,
+    bytes: Uint8Array,
+  ): Promise<unknown> {
     const sha256 = createHash('sha256').update(bytes).digest('hex');
-    const facts = { packetId, clientKey, name: `${clientKey}.jpg`, sha256 };
-    const metadata = Object.entries(facts)
+    const metadata = Object.entries({ name: `${facts.clientKey}.jpg`, ...facts, sha256 })
+      .flatMap(([name, value]) => (value === undefined ? [] : [[name, String(value)] as const]))
       .map(([name, value]) => `${name} ${Buffer.from(value).toString('base64')}`)
       .join(',');
     const response = await realFetch(`${url}/api/uploads`, {
@@ -85,7 +88,7 @@ async function openRealServer() {
         'Upload-Length': String(bytes.length),
         'Upload-Metadata': metadata,
       },
-      body: new Uint8Array(bytes),
+      body: Uint8Array.from(bytes),
     });
     return response.json();
   }
@@ -93,7 +96,7 @@ async function openRealServer() {
   let photos = 0;
   /** Sends one more photo into a packet, as a new page. */
   const addPage = async (packetId: string) =>
-    (await sendPhoto(packetId, PHOTO, `photo-in-packet-${++photos}`)) as Page;
+    (await sendPhoto({ packetId, clientKey: `photo-in-packet-${++photos}` }, PHOTO)) as Page;
   return {
     /** requests that were made, in order */
     sent,
@@ -108,6 +111,7 @@ async function openRealServer() {
       return id;
     },
     addPage,
+    sendPhoto,
     async close() {
       const ended = new Promise((resolve) => child.once('exit', resolve));
       child.kill('SIGKILL');

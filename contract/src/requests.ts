@@ -108,6 +108,8 @@ export const uploadFactsSchema = z.object({
   name: z.string().max(1000),
   /** of all its bytes, lower-case hex: what arrives otherwise is not taken */
   sha256: sha256Schema,
+  /** the id that its page gets: a device that shows the page before it has arrived has given it one */
+  pageId: idSchema.optional(),
   /** the page whose place this one takes; that page goes */
   replaces: idSchema.optional(),
   /** the page before which this one goes @default at the end */

@@ -6,10 +6,15 @@ import { watchPages } from '@/packet/findPages';
 import { keepAnswers } from '@/packet/keepAnswers';
 import { answered, selectLine } from '@/packet/lineSlice';
 import { hearChanges } from '@/packet/liveChanges';
+import { sendOrders, watchOrders } from '@/packet/orders';
+import { watchAhead } from '@/packet/pagesAhead';
 import { followPhotos, resumePhotos } from '@/packet/photos';
 import type { AppStore } from '@/packet/store';
 import { wakeAll } from '@/packet/wakeAll';
 import { hearSeat } from '@/packet/whose';
+
+const isDown = ({ shownFrom, isLost }: ReturnType<typeof selectLine>): boolean =>
+  shownFrom !== null || isLost;
 
 /** All that goes on in a window by itself, from its opening to its end. */
 export function useWindow(store: AppStore): void {
@@ -22,9 +27,11 @@ export function useWindow(store: AppStore): void {
       followPhotos(store),
       hearChanges(store),
       hearSeat(),
+      watchAhead(store),
+      watchOrders(store),
       // The server answers again: what was begun without it is made there, and what waits goes up.
       store.startListening({
-        predicate: (action, _now, before) => answered.match(action) && selectLine(before).shownFrom !== null,
+        predicate: (action, _now, before) => answered.match(action) && isDown(selectLine(before)),
         effect: wake,
       }),
       () => window.removeEventListener('online', wake),
@@ -33,6 +40,7 @@ export function useWindow(store: AppStore): void {
     void store.dispatch(sendBegun());
     void store.dispatch(resumeEdits());
     void store.dispatch(resumePhotos());
+    void store.dispatch(sendOrders());
     return () => ends.forEach((end) => end());
   }, [store]);
 }

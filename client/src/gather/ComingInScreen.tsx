@@ -9,7 +9,7 @@ import { Button } from '@/ui/Button';
 import { Notice } from '@/ui/Notice';
 import { ScreenFrame } from '@/ui/ScreenFrame';
 import { Words } from '@/ui/Words';
-import { canUseCamera } from './camera/useCamera';
+import { canUseCamera } from './camera/device/openCamera';
 import { takeIn } from './intake/takeIn';
 
 export interface ComingInScreenProps {

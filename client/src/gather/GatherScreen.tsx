@@ -13,7 +13,7 @@ import { ScreenHead } from '@/ui/ScreenHead';
 import { colours, radius, space } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
-import { canUseCamera } from './camera/useCamera';
+import { canUseCamera } from './camera/device/openCamera';
 import { FlatbedCard } from './flatbed/FlatbedCard';
 import { useFlatbed } from './flatbed/useFlatbed';
 import { takeIn } from './intake/takeIn';

@@ -41,6 +41,7 @@ import {
   type Shelf,
   type TakeSeat,
 } from '@ravlo/contract';
+import { putInPlace } from './putInPlace';
 import { query } from './query';
 import { UNEXPECTED } from './trouble';
 
@@ -110,26 +111,23 @@ export const api = createApi({
         ...(page ? [{ type: 'Packet' as const, id: page.packetId }] : []),
       ],
     }),
-    arrange: build.mutation<{ packets: OpenPacket[] }, Arrange>({
-      query: (body) => ({ url: 'packets/arrangement', method: 'PUT', body }),
+    /** @param isHeld the pages lie here as ordered already */
+    arrange: build.mutation<{ packets: OpenPacket[] }, Arrange & { isHeld?: boolean }>({
+      query: ({ packets, known }) => ({
+        url: 'packets/arrangement',
+        method: 'PUT',
+        body: { packets, known } satisfies Arrange,
+      }),
       responseSchema: arrangedSchema,
       invalidatesTags: ['Shelf', 'Deleted'],
       // The pages lie in their new places at once; if the server says no, they go back.
-      async onQueryStarted({ packets, known }, { dispatch, getState, queryFulfilled }) {
-        const pages = new Map<string, Page>();
-        const named = new Set(packets.flatMap(({ pageIds }) => pageIds));
-        for (const { packetId } of packets) {
-          const packet = api.endpoints.packet.select(packetId)(getState() as ApiState).data;
-          packet?.pages.forEach((page) => pages.set(page.id, page));
-        }
-        const patches = packets.map(({ packetId, pageIds }) =>
-          dispatch(
-            api.util.updateQueryData('packet', packetId, (packet) => {
-              const cameIn = packet.pages.filter(({ id }) => !known.includes(id) && !named.has(id));
-              const put = pageIds.flatMap((id) => pages.get(id) ?? []);
-              packet.pages = [...put.map((page) => ({ ...page, packetId })), ...cameIn];
-            }),
-          ),
+      async onQueryStarted(order, { dispatch, getState, queryFulfilled }) {
+        const placed = putInPlace(
+          order,
+          (packetId) => api.endpoints.packet.select(packetId)(getState() as ApiState).data,
+        );
+        const patches = (order.isHeld ? [] : placed).map(({ packetId, pages }) =>
+          dispatch(api.util.updateQueryData('packet', packetId, (packet) => void (packet.pages = pages))),
         );
         try {
           const { data } = await queryFulfilled;

@@ -22,7 +22,8 @@ import {
   type Pending,
 } from './pendingEdits';
 import type { AppThunk } from './store';
-import { isPassing, toTrouble, waitAfter, type Trouble } from './trouble';
+import { isAhead } from './photosSlice';
+import { isPassing, OFFLINE, toTrouble, waitAfter, type Trouble } from './trouble';
 import { savingHeld, savingWent, told } from './troublesSlice';
 import { once } from './windowParts';
 
@@ -75,6 +76,8 @@ function sendOnce(packetId: string): AppThunk<Promise<Trouble | null>> {
       pages: Object.entries(sending.pages).map(([pageId, { patch }]) => ({ pageId, patch })),
       packets: Object.entries(sending.facts).map(([id, { patch }]) => ({ packetId: id, patch })),
     };
+    // Pages that are shown before they have arrived: their photos go first.
+    if (body.pages.some(({ pageId }) => isAhead(getState(), pageId))) return OFFLINE;
     for (const { packetId: id } of body.packets) {
       const unmade = await dispatch(ensureBegun(id));
       if (unmade) return unmade;

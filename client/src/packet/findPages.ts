@@ -55,7 +55,7 @@ export function lookAhead(packetId: string, sha256: string, bytes: Blob): AppThu
 }
 
 /** What is seen in a photo, from the look that is going on or from a new one. */
-function lookOnce(
+export function lookOnce(
   sha256: string,
   { insights }: Pick<WindowParts, 'insights'>,
   look: () => Promise<Insight>,

@@ -10,6 +10,7 @@ import {
 import { api } from './api';
 import { edit, factEdits, newStep, pageEdits, remember } from './editing';
 import { ensureEdits, keep } from './editsKeeping';
+import { giveOrder } from './orders';
 import {
   redone,
   selectFacts,
@@ -104,10 +105,7 @@ const idsIn = (state: RootState, packetId: string) => pagesIn(state, packetId).m
 function putPages(packets: readonly PacketPages[]): AppThunk<Promise<Trouble | null>> {
   return async (dispatch, getState) => {
     const known = packets.flatMap(({ packetId }) => idsIn(getState(), packetId));
-    const { error } = await dispatch(
-      api.endpoints.arrange.initiate({ packets: [...packets], known }, { track: false }),
-    );
-    return error ? toTrouble(error) : null;
+    return dispatch(giveOrder({ packets: [...packets], known }));
   };
 }
 

@@ -1,4 +1,4 @@
-import { api } from './api';
+import { giveOrder } from './orders';
 import type { KeptPhoto } from './photoStore';
 import type { AppThunk } from './store';
 
@@ -11,6 +11,6 @@ export function photoOf(key: string): AppThunk<Promise<KeptPhoto | null>> {
 export function removeShot(packetId: string, id: string): AppThunk<Promise<void>> {
   return async (dispatch) => {
     // Only this page is known here: all others stay.
-    await dispatch(api.endpoints.arrange.initiate({ packets: [{ packetId, pageIds: [] }], known: [id] }));
+    await dispatch(giveOrder({ packets: [{ packetId, pageIds: [] }], known: [id] }));
   };
 }

@@ -4,11 +4,13 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 interface LineState {
   /** when what is shown was fetched, ms; null while the server answers */
   readonly shownFrom: number | null;
+  /** the last asking met no server */
+  readonly isLost: boolean;
   /** the server is of another version than this page: they do not understand each other for certain */
   readonly isOtherVersion: boolean;
 }
 
-const initialState: LineState = { shownFrom: null, isOtherVersion: false };
+const initialState: LineState = { shownFrom: null, isLost: false, isOtherVersion: false };
 
 export const lineSlice = createSlice({
   name: 'line',
@@ -19,11 +21,13 @@ export const lineSlice = createSlice({
       ...state,
       shownFrom: Math.min(state.shownFrom ?? payload, payload),
     }),
-    answered: (state) => (state.shownFrom === null ? state : { ...state, shownFrom: null }),
+    lost: (state) => (state.isLost ? state : { ...state, isLost: true }),
+    answered: (state) =>
+      state.shownFrom === null && !state.isLost ? state : { ...state, shownFrom: null, isLost: false },
     metOtherVersion: (state) => (state.isOtherVersion ? state : { ...state, isOtherVersion: true }),
   },
 });
 
-export const { stoodIn, answered, metOtherVersion } = lineSlice.actions;
+export const { stoodIn, lost, answered, metOtherVersion } = lineSlice.actions;
 
 export const selectLine = ({ line }: { readonly line: LineState }): LineState => line;

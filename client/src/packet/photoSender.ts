@@ -4,7 +4,10 @@ import { hashOf } from './hashOf';
 import { rememberRetake } from './history';
 import { photoOf, removeShot } from './keptPhotos';
 import type { PhotoEvent } from './photoLife';
-import { lookAhead } from './findPages';
+import { findPage, lookAhead } from './findPages';
+import { lost } from './lineSlice';
+import { sendOrders } from './orders';
+import { hideAhead, showAllAhead } from './pagesAhead';
 import { keepPhoto } from './photoCache';
 import { gone, happened, selectPhoto, selectPhotos } from './photosSlice';
 import { sendPhoto } from './sendPhoto';
@@ -81,6 +84,12 @@ function sendOne(key: string): AppThunk<Promise<void>> {
     if ('trouble' in result) {
       happens({ type: 'failed', trouble: result.trouble, ...then });
       await dispatch(keepHeld(key));
+      const after = selectPhoto(getState(), key);
+      if (after?.state === 'held') dispatch(hideAhead(after));
+      if (result.trouble.kind === 'offline') {
+        dispatch(lost());
+        void dispatch(showAllAhead());
+      }
       return;
     }
     const wasWithdrawn = parts.withdrawn.delete(key);
@@ -88,9 +97,14 @@ function sendOne(key: string): AppThunk<Promise<void>> {
       await dispatch(removeShot(photo.packetId, result.page.id));
       return;
     }
+    // What was edited meanwhile was edited on top of what was found here: the server is told of that first.
+    if (parts.ahead.has(key)) await dispatch(findPage(result.page));
     happens({ type: 'answered', page: result.page, ...then });
     if (selectPhoto(getState(), key)?.state !== 'confirmed') return;
     // Now, and only now, could the bytes go; for a while they stay where they are found without the server.
+    parts.ahead.delete(key);
+    parts.editPause.wake();
+    void dispatch(sendOrders());
     void keepPhoto(parts.darkroom.photoUrl(result.page.photo.id), photo.blob);
     parts.inHand.delete(key);
     await parts.photoStore.forget(key);

@@ -13,6 +13,8 @@ export interface KeptPhoto {
   /** photos that were chosen together, and this one's place among them: they stand in that order */
   readonly batch?: string;
   readonly index?: number;
+  /** the id that its page will have; none where the browser makes no such ids (plain http) */
+  readonly becomes?: string;
   /** the page whose place it takes */
   readonly replaces?: string;
   /** the page before which it goes */

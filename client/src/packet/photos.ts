@@ -1,6 +1,8 @@
 import { nanoid } from 'nanoid';
 import { api } from './api';
 import { photoOf, removeShot } from './keptPhotos';
+import { selectLine } from './lineSlice';
+import { hideAhead, showAhead } from './pagesAhead';
 import { FRESH_LIFE } from './photoLife';
 import { added, aimed, gone, happened, keptOrNot, mirrored, selectPhoto, selectPhotos } from './photosSlice';
 import type { PhotoItem } from './photosSlice';
@@ -35,7 +37,11 @@ export function addPhotos(
       parts.lastOrder = Math.max(parts.lastOrder + 1, Date.now());
       const place = index === 0 && replaces ? { replaces } : before ? { before } : null;
       const name = file.name || 'photo';
-      return { key: nanoid(), packetId, name, blob: file, order: parts.lastOrder, batch, index, ...place };
+      const becomes = globalThis.crypto.randomUUID?.();
+      return {
+        ...{ key: nanoid(), packetId, name, blob: file, order: parts.lastOrder, batch, index, becomes },
+        ...place,
+      };
     });
     for (const photo of photos) {
       // Whatever the browser's store does with it, it is in hand first.
@@ -51,12 +57,13 @@ export function addPhotos(
         if (item) parts.tellOthers({ type: 'photo', item });
       }
       void dispatch(sendPhotos());
+      if (selectLine(getState()).isLost) void dispatch(showAhead(photo.key));
     }
     return photos.map(({ key }) => key);
   };
 }
 
-function newItem({ key, packetId, name, blob, order, held }: KeptPhoto): PhotoItem {
+function newItem({ key, packetId, name, blob, order, held, becomes }: KeptPhoto): PhotoItem {
   return {
     ...FRESH_LIFE,
     ...(held ? { state: 'held', trouble: held } : null),
@@ -65,6 +72,7 @@ function newItem({ key, packetId, name, blob, order, held }: KeptPhoto): PhotoIt
     name,
     bytes: blob.size,
     order,
+    becomes,
     isKept: true,
   };
 }
@@ -112,6 +120,7 @@ export function withdrawPhoto(key: string): AppThunk<Promise<void>> {
     if (!item) return;
     // What becomes of a photo that is being sent is taken off the table at once.
     if (item.state === 'sending') parts.withdrawn.add(key);
+    dispatch(hideAhead(item));
     if (item.pageId) await dispatch(removeShot(item.packetId, item.pageId));
     await dispatch(letGo(key));
   };
@@ -133,10 +142,12 @@ function letGo(key: string): AppThunk<Promise<void>> {
 export function aimPhoto(key: string, packetId: string): AppThunk<Promise<void>> {
   return async (dispatch, getState, parts) => {
     const photo = await dispatch(photoOf(key));
-    if (!photo) return;
+    const before = selectPhoto(getState(), key);
+    if (!photo || !before) return;
+    dispatch(hideAhead(before));
     // Its place was one in the other packet, and so was what held it back.
-    const { name, blob, order, batch, index } = photo;
-    const moved: KeptPhoto = { key, packetId, name, blob, order, batch, index };
+    const { name, blob, order, batch, index, becomes } = photo;
+    const moved: KeptPhoto = { key, packetId, name, blob, order, batch, index, becomes };
     const isKept = await parts.photoStore.keep(moved);
     if (!isKept) parts.inHand.set(key, moved);
     dispatch(aimed({ key, packetId }));

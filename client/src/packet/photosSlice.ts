@@ -8,6 +8,8 @@ export interface PhotoItem extends PhotoLife {
   readonly packetId: string;
   readonly name: string;
   readonly bytes: number;
+  /** the id that its page will have, where it has one already */
+  readonly becomes?: string;
   /** photos go up in this order */
   readonly order: number;
   /** false when this browser could not keep a copy: closing the page would lose it */
@@ -49,5 +51,8 @@ export const selectPhoto = ({ photos }: WithPhotos, key: string): PhotoItem | un
   photos.find((item) => item.key === key);
 /** Photos that go up by themselves, now or later. */
 export const isOnItsWay = ({ state }: PhotoItem): boolean => state !== 'confirmed' && state !== 'held';
+/** True for a page that is shown, or could be, before its photo has arrived. */
+export const isAhead = ({ photos }: WithPhotos, pageId: string): boolean =>
+  photos.some((item) => item.becomes === pageId && isOnItsWay(item));
 /** Photos of which there is no copy but in this very window. */
 export const isOnlyHere = (item: PhotoItem): boolean => !item.isKept && item.state !== 'confirmed';

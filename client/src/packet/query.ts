@@ -7,7 +7,7 @@ import {
 import { TALK_HEADER } from '@ravlo/contract';
 import type { KeptAnswer } from './keptAnswers';
 import { leaveUnpaired } from './keptHere';
-import { answered, metOtherVersion, stoodIn } from './lineSlice';
+import { answered, lost, metOtherVersion, stoodIn } from './lineSlice';
 import { TALK } from './talk';
 import { OFFLINE, readTrouble, UNEXPECTED, type Trouble } from './trouble';
 import { openAnew, ourHeaders } from './whose';
@@ -31,6 +31,7 @@ export const query: BaseQueryFn<string | FetchArgs, unknown, Trouble> = async (a
   }
   const { status } = result.error;
   if (status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR') {
+    window.dispatch(lost());
     const kept = await keptFor(window);
     if (!kept) return { error: OFFLINE };
     window.dispatch(stoodIn(kept.at));

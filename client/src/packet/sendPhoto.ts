@@ -30,8 +30,18 @@ export async function sendPhoto(
     const mustSend = 'trouble' in arrived && arrived.trouble.kind === 'not-arrived';
     if (!mustSend) return arrived;
   }
-  const { packetId, key, name, replaces, before, batch, index } = photo;
-  const facts: UploadFacts = { packetId, clientKey: key, name, sha256, replaces, before, batch, index };
+  const { packetId, key, name, becomes: pageId, replaces, before, batch, index } = photo;
+  const facts: UploadFacts = {
+    packetId,
+    clientKey: key,
+    name,
+    sha256,
+    pageId,
+    replaces,
+    before,
+    batch,
+    index,
+  };
   const sent = await upload(photo, facts, onProgress);
   // All bytes were there already: whether they have become a page is another question.
   return sent ?? askForPage(photo);

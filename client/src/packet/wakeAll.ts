@@ -1,4 +1,5 @@
 import { sendBegun } from './begun';
+import { sendOrders } from './orders';
 import { wakePhotos } from './photos';
 import type { AppThunk } from './store';
 
@@ -8,5 +9,6 @@ export function wakeAll(): AppThunk {
     void dispatch(sendBegun());
     parts.editPause.wake();
     dispatch(wakePhotos());
+    void dispatch(sendOrders());
   };
 }

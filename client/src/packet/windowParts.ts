@@ -25,6 +25,8 @@ export interface WindowParts {
   readonly withdrawn: Set<string>;
   /** photos of an earlier visit or another window: the server may have them already */
   readonly heardOf: Set<string>;
+  /** photos whose pages are shown before they have arrived, by key */
+  readonly ahead: Set<string>;
   readonly photoPause: Pause;
   readonly editPause: Pause;
   /** work that is going on, by what it is about: it is not begun twice */
@@ -63,6 +65,7 @@ export function createWindowParts({
     inHand: new Map(),
     withdrawn: new Set(),
     heardOf: new Set(),
+    ahead: new Set(),
     photoPause: forgettingPause(),
     editPause: forgettingPause(),
     going: new Map(),

@@ -22,6 +22,8 @@ export interface NewPage extends Place {
   readonly photo: KeptPhoto;
   readonly photoName: string;
   readonly clientKey: string;
+  /** its id, where nothing has it yet @default a new one */
+  readonly pageId?: string;
   readonly recipe?: Recipe;
   /** the page whose place it takes; that page goes, and can be brought back */
   readonly replaces?: string;
@@ -122,7 +124,7 @@ export function pagesOf(context: StoreContext) {
 
     /** Adds a page at its place, or in that of another. The same client key again gives the page that is there already. */
     async add(packetId: string, page: NewPage): Promise<Page> {
-      const { photo, photoName, clientKey, recipe, replaces, ...place } = page;
+      const { photo, photoName, clientKey, pageId, recipe, replaces, ...place } = page;
       return inWriting(context, async ({ transaction, touch }) => {
         const packet = await packetRow(context, packetId, { transaction });
         const known = await db.pages.findOne({
@@ -142,9 +144,11 @@ export function pagesOf(context: StoreContext) {
           defaults: { ownerId, ...photo },
           transaction,
         });
+        const isFree = pageId !== undefined && !(await db.pages.findByPk(pageId, { transaction }));
         const look = old?.recipe.look ?? packet.look ?? FRESH_RECIPE.look;
         const row = await db.pages.create(
           {
+            ...(isFree ? { id: pageId } : {}),
             packetId,
             photoId: photoRow.id,
             clientKey,

@@ -1,14 +1,18 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Path, Rect } from 'react-native-svg';
 import { colours } from '@/ui/tokens';
 import type { Source } from './source';
 
 const DIAMOND = 8;
+/** Half the size of the cross where it focuses, px, and how long it stays, ms. */
+const MARK = 24;
+const MARK_STAYS = 1100;
 
 /** The moving picture with the sheet's outline on it, as large as there is room for. */
 export function AimView({ source }: { readonly source: Source }) {
   const [room, setRoom] = useState({ width: 0, height: 0 });
+  const [focus, setFocus] = useState<{ readonly at: Place; readonly key: number } | null>(null);
   const aspect = source.aspect ?? 3 / 4;
   const width = Math.min(room.width, room.height * aspect);
   const height = width / aspect;
@@ -47,14 +51,18 @@ export function AimView({ source }: { readonly source: Source }) {
             </Svg>
           </View>
         ) : null}
+        {focus ? <FocusMark key={focus.key} at={focus.at} onGone={() => setFocus(null)} /> : null}
         {source.focusAt ? (
           <Pressable
             role="button"
             aria-label="Focus here"
             style={StyleSheet.absoluteFill}
-            onPress={({ nativeEvent: { locationX, locationY } }) =>
-              source.focusAt?.(locationX / width, locationY / height)
-            }
+            onPress={({ nativeEvent }) => {
+              // Pressed by key it has no place: the middle.
+              const at = placeOf(nativeEvent) ?? [width / 2, height / 2];
+              source.focusAt?.(at[0] / width, at[1] / height);
+              setFocus({ at, key: Date.now() });
+            }}
           />
         ) : null}
       </View>
@@ -62,7 +70,35 @@ export function AimView({ source }: { readonly source: Source }) {
   );
 }
 
+type Place = readonly [x: number, y: number];
+
+function placeOf({ locationX, locationY }: { locationX?: number; locationY?: number }): Place | null {
+  return Number.isFinite(locationX) && Number.isFinite(locationY) ? [locationX!, locationY!] : null;
+}
+
+/** Where the camera was told to focus: a pencil's cross, for a moment. */
+function FocusMark({ at: [x, y], onGone }: { readonly at: Place; readonly onGone: () => void }) {
+  useEffect(() => {
+    const timer = setTimeout(onGone, MARK_STAYS);
+    return () => clearTimeout(timer);
+  });
+  return (
+    <View style={[styles.mark, { left: x - MARK, top: y - MARK }]} pointerEvents="none" testID="focus-mark">
+      <Svg width={2 * MARK} height={2 * MARK} viewBox="-24 -24 48 48">
+        <Path
+          d="M-22 -1C-16 1 -12 0 -7 -1M7 1C12 0 16 -1 22 0M0 -22C1 -16 0 -12 -1 -7M1 7C0 12 1 16 0 22"
+          fill="none"
+          stroke={colours.pencilOnDark}
+          strokeWidth={3}
+          strokeLinecap="round"
+        />
+      </Svg>
+    </View>
+  );
+}
+
 const styles = StyleSheet.create({
   room: { flex: 1, alignItems: 'center', justifyContent: 'center', overflow: 'hidden' },
   picture: { overflow: 'hidden' },
+  mark: { position: 'absolute' },
 });

@@ -3,19 +3,22 @@ import Flashlight from 'lucide-react-native/icons/flashlight';
 import FlashlightOff from 'lucide-react-native/icons/flashlight-off';
 import X from 'lucide-react-native/icons/x';
 import { useEffect, useRef, useState } from 'react';
-import { Image, StyleSheet, View } from 'react-native';
+import { Image, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { usePacketQuery } from '@/packet/api';
 import { useAppDispatch, useAppSelector } from '@/packet/store';
 import { Button } from '@/ui/Button';
 import { IconButton } from '@/ui/IconButton';
 import { PagePicture } from '@/page/PagePicture';
-import { colours, radius, space } from '@/ui/tokens';
+import { colours, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { takeIn } from '../intake/takeIn';
 import { isOnItsWay, selectPhotos } from '@/packet/photosSlice';
 import { PhotoInput, type PhotoInputHandle } from '../PhotoInput';
 import { AimView } from './AimView';
-import { HINTS, noRoom, TROUBLES, WHY, type Saying } from './sayHint';
+import { CameraTrouble } from './CameraTrouble';
+import { LensTools } from './LensTools';
+import { SaidCard } from './SaidCard';
+import { HINTS, noRoom, WHY } from './sayHint';
 import { ShutterBar } from './ShutterBar';
 import type { Source } from './source';
 import { rememberSteady, wantsSteady } from './steadyWish';
@@ -35,6 +38,9 @@ export interface CameraScreenProps {
 const SAID_FOR = 1800;
 const CONCERN_FOR = 6000;
 
+/** A window lower than this has its controls beside the picture, px. */
+const LOW = 560;
+
 /** One sheet after the other: the live picture with the outline on it, the shutter, and a word where it helps. */
 export function CameraScreen({ packetId, source, isPractice, retakes }: CameraScreenProps) {
   const router = useRouter();
@@ -42,7 +48,7 @@ export function CameraScreen({ packetId, source, isPractice, retakes }: CameraSc
   const { data: packet } = usePacketQuery(packetId);
   const outbox = useAppSelector(selectPhotos);
   const [isSteady, setSteady] = useState(wantsSteady);
-  const { shots, shoot, takeAgain, isTaking } = useShots(packetId, source, retakes);
+  const { shots, shoot, takeAgain, isTaking, took } = useShots(packetId, source, retakes);
   const { isRoomy, unkept } = useRoom();
   const library = useRef<PhotoInputHandle>(null);
   const own = useRef<PhotoInputHandle>(null);
@@ -50,6 +56,9 @@ export function CameraScreen({ packetId, source, isPractice, retakes }: CameraSc
   const onTheirWay = outbox.filter((item) => item.packetId === packetId && !item.pageId && isOnItsWay(item));
   const count = (packet?.pageCount ?? 0) + onTheirWay.length;
   const { seen, state } = source;
+  const { width, height } = useWindowDimensions();
+  // A phone that lies on its side has no room below the picture.
+  const isLying = width > height && height < LOW;
 
   // The machine fires on a single frame: every frame that is seen is asked once.
   const fires = seen?.fires ?? false;
@@ -85,7 +94,7 @@ export function CameraScreen({ packetId, source, isPractice, retakes }: CameraSc
     <View role="main" style={styles.screen}>
       <PhotoInput ref={library} testId="library-input" onFiles={take} />
       <PhotoInput ref={own} camera testId="camera-input" onFiles={take} />
-      <View style={styles.header}>
+      <View style={[styles.header, isLying && styles.headerLying]}>
         <IconButton
           icon={X}
           label="Close the camera"
@@ -108,77 +117,70 @@ export function CameraScreen({ packetId, source, isPractice, retakes }: CameraSc
           <View style={styles.gap} />
         )}
       </View>
-      <View style={styles.middle}>
-        {trouble ? (
-          <View style={styles.trouble}>
-            <Card saying={TROUBLES[trouble]} />
-            {trouble === 'insecure' ? (
-              <Button label="Take a photo" kind="dark" onPress={() => own.current?.open()} />
-            ) : (
-              <Button label="Try again" kind="dark" onPress={source.again} />
-            )}
-            <Button label="Choose photos" kind="dark" onPress={() => library.current?.open()} />
-            {isPractice ? null : (
-              <Button
-                label="Practice desk"
-                kind="dark"
-                onPress={() =>
-                  router.replace(`/packet/${packetId}/practice${retakes ? `?retake=${retakes}` : ''}`)
-                }
-              />
-            )}
-          </View>
-        ) : (
-          <AimView source={source} />
-        )}
-        <View style={styles.said} aria-live="polite" pointerEvents="box-none">
-          {last && isFresh ? (
-            <Card
-              saying={{ title: `Page ${count} is kept.`, detail: last.concern ?? '' }}
-              action={last.concern ? <Button label="Take again" onPress={takeAgain} /> : null}
+      <View style={isLying ? styles.lying : styles.middle}>
+        <View style={styles.middle}>
+          {trouble ? (
+            <CameraTrouble
+              trouble={trouble}
+              onAgain={source.again}
+              onOwnCamera={() => own.current?.open()}
+              onFiles={() => library.current?.open()}
+              onPractice={
+                isPractice
+                  ? null
+                  : () => router.replace(`/packet/${packetId}/practice${retakes ? `?retake=${retakes}` : ''}`)
+              }
             />
-          ) : !isRoomy ? (
-            <Card saying={noRoom(unkept)} />
-          ) : state === 'starting' && !isPractice ? (
-            <Card saying={WHY} />
-          ) : seen?.hint && state === 'live' ? (
-            <Card saying={HINTS[seen.hint]} />
-          ) : null}
+          ) : (
+            <AimView source={source} />
+          )}
+          <View style={styles.said} aria-live="polite" pointerEvents="box-none">
+            {last && isFresh ? (
+              <SaidCard
+                saying={{ title: `Page ${count} is kept.`, detail: last.concern ?? '' }}
+                action={last.concern ? <Button label="Take again" onPress={takeAgain} /> : null}
+              />
+            ) : !isRoomy ? (
+              <SaidCard saying={noRoom(unkept)} />
+            ) : state === 'starting' && !isPractice ? (
+              <SaidCard saying={WHY} />
+            ) : seen?.hint && state === 'live' ? (
+              <SaidCard saying={HINTS[seen.hint]} />
+            ) : null}
+          </View>
+        </View>
+        <View style={isLying ? styles.controls : null}>
+          <LensTools source={source} />
+          <ShutterBar
+            count={count}
+            last={
+              last ? (
+                <Image source={{ uri: last.uri }} style={styles.last} alt="" />
+              ) : lastPage ? (
+                <PagePicture page={lastPage} label="" longSide={160} onDark />
+              ) : null
+            }
+            isTaking={isTaking}
+            canShoot={state === 'live'}
+            isSteady={isSteady}
+            onShoot={() => void shoot(seen?.sheet ?? null)}
+            onSteady={() => {
+              rememberSteady(!isSteady);
+              setSteady(!isSteady);
+            }}
+            onTable={toTable}
+            onFiles={() => library.current?.open()}
+          />
         </View>
       </View>
-      <ShutterBar
-        count={count}
-        last={
-          last ? (
-            <Image source={{ uri: last.uri }} style={styles.last} alt="" />
-          ) : lastPage ? (
-            <PagePicture page={lastPage} label="" longSide={160} onDark />
-          ) : null
-        }
-        isTaking={isTaking}
-        canShoot={state === 'live'}
-        isSteady={isSteady}
-        onShoot={() => void shoot(seen?.sheet ?? null)}
-        onSteady={() => {
-          rememberSteady(!isSteady);
-          setSteady(!isSteady);
-        }}
-        onTable={toTable}
-        onFiles={() => library.current?.open()}
+      <span
+        hidden
+        data-testid="aim-rate"
+        data-rate={source.rate}
+        data-ms={seen?.ms.toFixed(1)}
+        data-rests={source.rests}
+        data-took={took?.toFixed(0)}
       />
-      <span hidden data-testid="aim-rate" data-rate={source.rate} data-ms={seen?.ms.toFixed(1)} />
-    </View>
-  );
-}
-
-function Card({ saying, action }: { readonly saying: Saying; readonly action?: React.ReactNode }) {
-  return (
-    <View style={styles.card}>
-      <View style={styles.words}>
-        <Words bold>{saying.title}</Words>
-        {saying.detail ? <Words size="small">{saying.detail}</Words> : null}
-      </View>
-      {action}
     </View>
   );
 }
@@ -205,28 +207,11 @@ const styles = StyleSheet.create({
   },
   title: { flex: 1 },
   gap: { width: 48 },
+  /** over the picture's corner, which is bare there */
+  headerLying: { minHeight: 56 },
+  lying: { flex: 1, flexDirection: 'row' },
   middle: { flex: 1 },
-  trouble: {
-    flex: 1,
-    justifyContent: 'center',
-    gap: space.two,
-    padding: space.two,
-    maxWidth: 480,
-    width: '100%',
-    alignSelf: 'center',
-  },
+  controls: { width: 300, justifyContent: 'flex-end' },
   said: { position: 'absolute', left: space.two, right: space.two, bottom: space.two, alignItems: 'center' },
-  card: {
-    backgroundColor: colours.ground,
-    borderRadius: radius,
-    paddingHorizontal: space.two,
-    paddingVertical: space.one * 1.5,
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.two,
-    width: '100%',
-    maxWidth: 480,
-  },
-  words: { flex: 1 },
   last: { width: '100%', height: '100%' },
 });

@@ -18,6 +18,8 @@ export interface Seen {
 export interface SeenSheet {
   readonly isWhole: boolean;
   readonly isSharp: boolean;
+  /** of the bare paper, 0 to 255 */
+  readonly light: number;
   readonly glare: number;
   readonly shadow: number;
 }
@@ -42,6 +44,7 @@ function look(image: Rgba, time: number, photoScale: number): Seen {
     sheet: facts && {
       isWhole: facts.isWhole,
       isSharp: (facts.sharpness ?? 1) >= LEAST_SHARPNESS,
+      light: facts.light,
       glare: facts.glare,
       shadow: facts.shadow,
     },

@@ -2,21 +2,19 @@ import { transfer } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { openAimDoor, type AimDoor } from './aimDoor';
 import type { Seen } from './aim.worker';
-import { photoName, type CameraTrouble, type Source } from './source';
+import { rememberLens, type Lens } from './device/lenses';
+import { canUseCamera, close, enlarge, openCamera, troubleOf } from './device/openCamera';
+import { stillPhotosOf, type StillPhotos } from './device/stillPhotos';
+import { useExposure } from './device/useExposure';
+import { useTold } from './device/useTold';
+import { useWakeLock } from './device/useWakeLock';
+import { watchVideo } from './device/watchVideo';
+import { photoName, type Source } from './source';
 import { useRate } from './useRate';
 
-/** The best that a phone's back camera has to give; a lesser one gives what it can. */
-const WANTED: MediaTrackConstraints = {
-  facingMode: { ideal: 'environment' },
-  width: { ideal: 3840 },
-  height: { ideal: 2160 },
-};
 const PHOTO_QUALITY = 0.93;
-
-/** True where a browser lets a page look through the camera at all. */
-export function canUseCamera(): boolean {
-  return typeof navigator !== 'undefined' && Boolean(navigator.mediaDevices?.getUserMedia);
-}
+/** A phone that has been laid down may go dark, ms. */
+const LAID_DOWN = 60_000;
 
 /** The device's camera: its moving picture, what is seen in it, and photos of it. */
 export function useCamera(): Source {
@@ -24,12 +22,15 @@ export function useCamera(): Source {
   const [seen, setSeen] = useState<Seen | null>(null);
   const [aspect, setAspect] = useState<number | null>(null);
   const [attempt, setAttempt] = useState(0);
-  const [torchOn, setTorchOn] = useState<boolean | null>(null);
-  const [canFocus, setCanFocus] = useState(false);
+  const [track, setTrack] = useState<MediaStreamTrack | null>(null);
+  const [lenses, setLenses] = useState<readonly Lens[]>([]);
+  const [rests, setRests] = useState(false);
   const [rate, tick] = useRate();
   const video = useRef<HTMLVideoElement>(null);
-  const track = useRef<MediaStreamTrack | null>(null);
   const door = useRef<AimDoor | null>(null);
+  const stills = useRef<StillPhotos | null>(null);
+  /** a still did not come: from then on photos are frames, and frames are large */
+  const stillsFail = useRef(false);
 
   useEffect(() => {
     if (!canUseCamera()) return undefined;
@@ -39,52 +40,53 @@ export function useCamera(): Source {
     door.current = aim;
 
     const stop = () => {
-      stream?.getTracks().forEach((one) => one.stop());
+      if (stream) close(stream);
       stream = null;
-      track.current = null;
+      stills.current = null;
+      setTrack(null);
+      setRests(false);
     };
     const open = async () => {
       try {
-        const opened = await navigator.mediaDevices.getUserMedia({ video: WANTED, audio: false });
-        if (isOver) {
-          opened.getTracks().forEach((one) => one.stop());
+        const opened = await openCamera(stillsFail.current);
+        if (isOver || document.hidden) {
+          close(opened.stream);
           return;
         }
-        stream = opened;
-        [track.current] = opened.getVideoTracks();
-        track.current.onended = () => {
+        stream = opened.stream;
+        opened.track.onended = () => {
           stop();
           setState('stopped');
         };
-        setTorchOn(hasTorch(track.current) ? false : null);
-        setCanFocus(hasSpotFocus(track.current));
+        stills.current = stillsFail.current ? null : stillPhotosOf(opened.track);
+        setTrack(opened.track);
+        setLenses(opened.lenses);
         const element = video.current;
         if (!element) return;
-        element.srcObject = opened;
+        element.srcObject = stream;
         await element.play();
         setAspect(element.videoWidth / element.videoHeight);
         setState('live');
-        void watch(element);
+        void watch(element, stream, (await stills.current?.longSide) ?? null);
       } catch (reason) {
         stop();
         if (!isOver) setState(troubleOf(reason));
       }
     };
-    /** Looks at one frame after the other, each as soon as the last is done with. */
-    const watch = async (element: HTMLVideoElement) => {
-      const mine = stream;
-      while (!isOver && stream === mine) {
-        await nextFrame(element);
-        if (isOver || stream !== mine || element.readyState < 2) continue;
-        const { videoWidth, videoHeight } = element;
-        setAspect(videoWidth / videoHeight);
-        const frame = await createImageBitmap(element);
-        const what = await aim.tools.look(transfer(frame, [frame]), performance.now(), 1);
-        if (isOver || stream !== mine) return;
-        setSeen(what);
-        tick();
-      }
-    };
+    const watch = (element: HTMLVideoElement, mine: MediaStream, stillSide: number | null) =>
+      watchVideo(element, {
+        isOver: () => isOver || stream !== mine,
+        onRest: setRests,
+        look: async (frame) => {
+          const { videoWidth, videoHeight } = element;
+          setAspect(videoWidth / videoHeight);
+          const photoScale = Math.max(1, (stillSide ?? 0) / Math.max(videoWidth, videoHeight));
+          const what = await aim.tools.look(transfer(frame, [frame]), performance.now(), photoScale);
+          if (isOver || stream !== mine) return;
+          setSeen(what);
+          tick();
+        },
+      });
     // A page that is hidden gives the camera back: other programs may want it, and it costs battery.
     const hidden = () => {
       if (document.hidden) {
@@ -106,79 +108,72 @@ export function useCamera(): Source {
     };
   }, [attempt, tick]);
 
+  const isLive = state === 'live';
+  const again = useCallback(() => {
+    setState('starting');
+    setSeen(null);
+    setAttempt((count) => count + 1);
+  }, []);
+
   const take = useCallback(async (): Promise<File | null> => {
     const element = video.current;
-    if (!element || !track.current) return null;
+    if (!element?.srcObject) return null;
     void door.current?.tools.shot();
-    const blob = (await stillPhoto(track.current)) ?? (await fullFrame(element));
+    const frameSide = Math.max(element.videoWidth, element.videoHeight);
+    const still = await stills.current?.take(frameSide);
+    if (stills.current && !still) {
+      stillsFail.current = true;
+      stills.current = null;
+      await enlarge(element);
+    }
+    const blob = still ?? (await fullFrame(element));
     return blob && new File([blob], photoName(new Date()), { type: 'image/jpeg' });
   }, []);
 
-  const toggle = useCallback(() => {
-    const next = !torchOn;
-    void track.current
-      ?.applyConstraints({ advanced: [{ torch: next } as MediaTrackConstraintSet] })
-      .then(() => setTorchOn(next));
-  }, [torchOn]);
+  const choose = useCallback(
+    (deviceId: string) => {
+      rememberLens(deviceId);
+      again();
+    },
+    [again],
+  );
 
-  const focusAt = useCallback((x: number, y: number) => {
-    const spot = { pointsOfInterest: [{ x, y }], focusMode: 'single-shot' };
-    void track.current
-      ?.applyConstraints({ advanced: [spot as MediaTrackConstraintSet] })
-      // A camera that will not be told goes on focusing by itself.
-      .catch(() => undefined);
-  }, []);
+  const { ask, abilities, torch, zoom, focusAt } = useTold(track);
+  useExposure(ask, abilities, isLive ? seen : null);
+  const isLaidDown = useLong(rests, LAID_DOWN);
+  useWakeLock(isLive && !isLaidDown);
 
   return {
     state,
     aspect,
-    seen: state === 'live' ? seen : null,
+    seen: isLive ? seen : null,
     rate,
-    torch: torchOn === null || state !== 'live' ? null : { isOn: torchOn, toggle },
-    focusAt: canFocus && state === 'live' ? focusAt : null,
+    rests,
+    torch: isLive ? torch : null,
+    focusAt: isLive ? focusAt : null,
+    zoom: isLive ? zoom : null,
+    lenses: lenses.length > 1 ? { all: lenses, chosen: track?.getSettings?.().deviceId ?? '', choose } : null,
     picture: <video ref={video} muted playsInline aria-label="What the camera sees" style={FILL} />,
     take,
-    again: useCallback(() => {
-      setState('starting');
-      setAttempt((count) => count + 1);
-    }, []),
+    again,
   };
 }
 
 const FILL = { position: 'absolute', width: '100%', height: '100%', objectFit: 'cover' } as const;
 
-function nextFrame(element: HTMLVideoElement): Promise<unknown> {
-  return 'requestVideoFrameCallback' in element
-    ? new Promise((resolve) => element.requestVideoFrameCallback(resolve))
-    : new Promise((resolve) => requestAnimationFrame(resolve));
+/** True once something has been so for long enough. */
+function useLong(isSo: boolean, ms: number): boolean {
+  const [isLong, setLong] = useState(false);
+  useEffect(() => {
+    if (!isSo) return undefined;
+    const timer = setTimeout(() => setLong(true), ms);
+    return () => {
+      clearTimeout(timer);
+      setLong(false);
+    };
+  }, [isSo, ms]);
+  return isLong;
 }
-
-function hasTorch(track: MediaStreamTrack): boolean {
-  return 'torch' in (track.getCapabilities?.() ?? {});
-}
-
-/** Whether the camera can be told where to focus, and to stay there. */
-function hasSpotFocus(track: MediaStreamTrack): boolean {
-  const can = (track.getCapabilities?.() ?? {}) as { focusMode?: string[]; pointsOfInterest?: unknown };
-  return Boolean(can.focusMode?.includes('single-shot') && 'pointsOfInterest' in can);
-}
-
-/** A photo in the camera's own full resolution, where the browser can ask for one. */
-async function stillPhoto(track: MediaStreamTrack): Promise<Blob | null> {
-  if (!('ImageCapture' in globalThis)) return null;
-  try {
-    const capture = new (globalThis as unknown as { ImageCapture: ImageCaptureConstructor }).ImageCapture(
-      track,
-    );
-    const photo = await capture.takePhoto();
-    return photo.type === 'image/jpeg' || photo.type === 'image/png' ? photo : null;
-  } catch {
-    // Some cameras promise it and cannot: the moving picture's frame does.
-    return null;
-  }
-}
-
-type ImageCaptureConstructor = new (track: MediaStreamTrack) => { takePhoto(): Promise<Blob> };
 
 function fullFrame(element: HTMLVideoElement): Promise<Blob | null> {
   const canvas = document.createElement('canvas');
@@ -186,17 +181,4 @@ function fullFrame(element: HTMLVideoElement): Promise<Blob | null> {
   canvas.height = element.videoHeight;
   canvas.getContext('2d')?.drawImage(element, 0, 0);
   return new Promise((resolve) => canvas.toBlob(resolve, 'image/jpeg', PHOTO_QUALITY));
-}
-
-function troubleOf(reason: unknown): CameraTrouble {
-  switch (reason instanceof Error ? reason.name : '') {
-    case 'NotAllowedError':
-    case 'SecurityError':
-      return 'refused';
-    case 'NotFoundError':
-    case 'OverconstrainedError':
-      return 'none';
-    default:
-      return 'busy';
-  }
 }

@@ -14,11 +14,15 @@ export interface Shot {
   readonly concern: string | null;
 }
 
-/** Takes photos from a source into the packet's outbox; the shutter is free again as soon as one is in hand. */
+/** How long the shutter is felt, ms. */
+const CLICK = 18;
+
+/** Takes photos from a source into the packet's outbox; the shutter is free again as soon as one is in hand, after `took` ms. */
 export function useShots(packetId: string, source: Source, replaces?: string) {
   const dispatch = useAppDispatch();
   const [shots, setShots] = useState<readonly Shot[]>([]);
   const [isTaking, setTaking] = useState(false);
+  const [took, setTook] = useState<number | null>(null);
   const busy = useRef(false);
   const uris = useRef<string[]>([]);
   useEffect(() => () => uris.current.forEach((uri) => URL.revokeObjectURL(uri)), []);
@@ -29,6 +33,9 @@ export function useShots(packetId: string, source: Source, replaces?: string) {
       if (busy.current) return;
       busy.current = true;
       setTaking(true);
+      const start = performance.now();
+      // Felt where it is allowed and there is something to feel it with: eyes are on the sheet.
+      navigator.vibrate?.(CLICK);
       try {
         const file = await take();
         if (!file) return;
@@ -39,6 +46,7 @@ export function useShots(packetId: string, source: Source, replaces?: string) {
       } finally {
         busy.current = false;
         setTaking(false);
+        setTook(performance.now() - start);
       }
     },
     [take, dispatch, packetId, replaces],
@@ -51,5 +59,5 @@ export function useShots(packetId: string, source: Source, replaces?: string) {
     void dispatch(withdrawPhoto(last.key));
   }, [shots, dispatch]);
 
-  return { shots, shoot, takeAgain, isTaking };
+  return { shots, shoot, takeAgain, isTaking, took };
 }

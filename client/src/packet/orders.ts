@@ -1,0 +1,106 @@
+import { arrangeSchema, type Arrange, type OpenPacket } from '@ravlo/contract';
+import { z } from 'zod';
+import { api } from './api';
+import { ensureBegun } from './begun';
+import { isAhead } from './photosSlice';
+import { putInPlace } from './putInPlace';
+import { readJson } from './readJson';
+import type { AppStore, AppThunk, RootState } from './store';
+import { isPassing, toTrouble, type Trouble } from './trouble';
+import { told } from './troublesSlice';
+import { own } from './whose';
+import { alone } from './windowId';
+import { once } from './windowParts';
+
+/**
+ * Which pages lie where, told to the server. What it cannot be told just now holds here at once and is kept in the browser, and is told
+ * in turn once the server answers, and once the photos of the pages that it names have arrived.
+ */
+
+const ordersSchema = z.array(arrangeSchema);
+const NAME = 'ravlo-orders';
+
+/** Those that wait, the oldest first, as all windows of this browser know them. */
+export function waitingOrders(): readonly Arrange[] {
+  const kept = ordersSchema.safeParse(readJson(globalThis.localStorage?.getItem(own(NAME)) ?? '[]'));
+  return kept.success ? kept.data : [];
+}
+
+function writeOrders(orders: readonly Arrange[]): void {
+  globalThis.localStorage?.setItem(own(NAME), JSON.stringify(orders));
+}
+
+/**
+ * Puts pages into packets: exactly these, in this order.
+ *
+ * @returns the trouble, if it could not be done and will not be; null also where it waits to be told
+ */
+export function giveOrder(order: Arrange): AppThunk<Promise<Trouble | null>> {
+  return async (dispatch, getState) => {
+    // One after the other: what was ordered later holds.
+    const mustWait = waitingOrders().length > 0 || namesAhead(getState(), order);
+    const trouble = mustWait ? null : await dispatch(tell(order));
+    if (!mustWait && trouble?.kind !== 'offline') return trouble;
+    dispatch(holdHere(order));
+    writeOrders([...waitingOrders(), order]);
+    void dispatch(sendOrders());
+    return null;
+  };
+}
+
+function tell(order: Arrange & { isHeld?: boolean }): AppThunk<Promise<Trouble | null>> {
+  return async (dispatch) => {
+    const { error } = await dispatch(api.endpoints.arrange.initiate(order, { track: false }));
+    return error ? toTrouble(error) : null;
+  };
+}
+
+const namesAhead = (state: RootState, { packets, known }: Arrange): boolean =>
+  [...known, ...packets.flatMap(({ pageIds }) => pageIds)].some((id) => isAhead(state, id));
+
+/** Lays the pages here as they were ordered. */
+function holdHere(order: Arrange): AppThunk {
+  return (dispatch, getState) => {
+    const placed = putInPlace(order, (id) => api.endpoints.packet.select(id)(getState()).data);
+    for (const { packetId, pages } of placed)
+      dispatch(api.util.updateQueryData('packet', packetId, (packet) => void (packet.pages = pages)));
+  };
+}
+
+/** Tells the server what waits to be told. */
+export function sendOrders(): AppThunk<Promise<void>> {
+  return (dispatch, getState, parts) =>
+    once(parts, 'orders', () =>
+      alone('orders', async () => {
+        for (;;) {
+          const [first] = waitingOrders();
+          if (!first || namesAhead(getState(), first)) return;
+          for (const { packetId } of first.packets) if (await dispatch(ensureBegun(packetId))) return;
+          const trouble = await dispatch(tell({ ...first, isHeld: true }));
+          if (trouble && isPassing(trouble)) return;
+          writeOrders(waitingOrders().slice(1));
+          if (trouble) {
+            dispatch(told(trouble));
+            dispatch(
+              api.util.invalidateTags(first.packets.map(({ packetId: id }) => ({ type: 'Packet', id }))),
+            );
+          }
+          // The answer knows nothing of those that are still to be told.
+          for (const order of waitingOrders()) dispatch(holdHere(order));
+        }
+      }),
+    );
+}
+
+/** Whatever a packet is answered to be: what waits to be told holds. @returns a function that ends it */
+export function watchOrders(store: AppStore): () => void {
+  return store.startListening({
+    matcher: api.endpoints.packet.matchFulfilled,
+    effect: (action, { dispatch }) => {
+      const { id } = (action as { payload: OpenPacket } & typeof action).payload;
+      for (const order of waitingOrders())
+        if (order.packets.some(({ packetId }) => packetId === id)) dispatch(holdHere(order));
+      void dispatch(sendOrders());
+    },
+  });
+}

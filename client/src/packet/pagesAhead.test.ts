@@ -1,0 +1,223 @@
+import 'fake-indexeddb/auto';
+import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import type { Deleted, OpenPacket } from '@ravlo/contract';
+import type { Darkroom, Insight } from '@/darkroom/darkroom';
+import { AWAY, realServerForTests, WELL } from '../../test/realServer';
+import { until } from '../../test/until';
+import { api } from './api';
+import { changeRecipe, resumeEdits, turnedBy } from './editing';
+import { watchPages } from './findPages';
+import { hashOf } from './hashOf';
+import { arrangePages, undo } from './history';
+import { keepAnswers } from './keepAnswers';
+import { sendOrders, waitingOrders, watchOrders } from './orders';
+import { watchAhead } from './pagesAhead';
+import { addPhotos, resumePhotos, withdrawPhoto } from './photos';
+import { selectPhotos } from './photosSlice';
+import { sendPhoto } from './sendPhoto';
+import { createStore, type AppStore } from './store';
+import { OFFLINE } from './trouble';
+import { wakeAll } from './wakeAll';
+
+/** Windows in which photos are worked on as pages while one real server is away. */
+
+const server = realServerForTests();
+globalThis.crypto.randomUUID = () => randomUUID();
+
+// Bytes go up by another door in a browser; what the server makes of them is real.
+jest.mock('./sendPhoto', () => ({ sendPhoto: jest.fn() }));
+jest.mock('./measurePhoto', () => ({ measurePhoto: async () => ({ width: 1200, height: 1600 }) }));
+let isAway = false;
+const setAway = (is: boolean) => {
+  isAway = is;
+  server.setLine(is ? AWAY : WELL);
+};
+jest.mocked(sendPhoto).mockImplementation(async (photo) => {
+  if (isAway) return { trouble: OFFLINE };
+  const { packetId, key, becomes, replaces, before, blob } = photo;
+  const facts = { packetId, clientKey: key, pageId: becomes, replaces, before };
+  const bytes = new Uint8Array(await blob.arrayBuffer());
+  const page = (await server.sendPhoto(facts, bytes)) as never;
+  return { page };
+});
+
+const found: Insight['found'] = { outline: { by: 'whole', reason: 'all-sheet' }, turn: 90 };
+const checked = {
+  verdict: { word: 'reads-well', legibility: 0.9, reasons: [] },
+  signature: [1],
+  isLandscape: true,
+} as const;
+
+const names = ['tides-neap', 'passage-log', 'tide-curve'] as const;
+const photo = (name: (typeof names)[number]) =>
+  new File([readFileSync(path.join(__dirname, '../../../demo/photos', `${name}.jpg`))], `${name}.jpg`, {
+    type: 'image/jpeg',
+  });
+
+let closing: (() => void)[] = [];
+/** A window on a packet, as the app has it. */
+async function openWindow(packetId: string): Promise<AppStore> {
+  const darkroom = {
+    hold: () => undefined,
+    photoUrl: (id: string) => `/api/photos/${id}`,
+    lookInto: async () => ({ found, checked }),
+  };
+  const store = createStore({ darkroom: darkroom as unknown as Darkroom });
+  // No test waits out what a person would not notice.
+  for (const pause of [store.parts.photoPause, store.parts.editPause])
+    jest.spyOn(pause, 'wait').mockImplementation(() => new Promise((resolve) => setTimeout(resolve, 50)));
+  closing.push(watchPages(store), keepAnswers(store), watchAhead(store), watchOrders(store));
+  await store.dispatch(api.endpoints.packet.initiate(packetId));
+  await store.dispatch(resumeEdits());
+  void store.dispatch(resumePhotos());
+  return store;
+}
+
+afterEach(() => {
+  closing.forEach((close) => close());
+  closing = [];
+  setAway(false);
+});
+
+const pagesIn = (store: AppStore, id: string) =>
+  api.endpoints.packet.select(id)(store.getState()).data?.pages ?? [];
+const idsIn = (store: AppStore, id: string) => pagesIn(store, id).map((page) => page.id);
+const onServer = async (id: string) => (await server.ask('GET', `packets/${id}`)) as OpenPacket;
+const settled = (ms = 700) => new Promise((resolve) => setTimeout(resolve, ms));
+
+it('a photo that cannot go up is a page: looked into, turned, put in order; then it arrives as that very page', async () => {
+  const id = await server.newPacket(2);
+  const store = await openWindow(id);
+  const [first, second] = idsIn(store, id);
+  setAway(true);
+  await store.dispatch(addPhotos(id, [photo('tides-neap')]));
+  await until(() => pagesIn(store, id)[2]?.recipe.outline.by === 'whole');
+  const ahead = pagesIn(store, id)[2];
+  expect(ahead.photo.sha256).toBe(await hashOf(photo('tides-neap')));
+  expect(ahead.recipe.turn).toBe(90);
+
+  store.dispatch(changeRecipe(ahead, (recipe) => turnedBy(recipe, 90), 'turned'));
+  const order = { packetId: id, pageIds: [ahead.id, first, second] };
+  expect(await store.dispatch(arrangePages(id, [order], 'order'))).toBeNull();
+  expect(idsIn(store, id)).toEqual(order.pageIds);
+  expect((await onServer(id)).pages.map((page) => page.id)).toEqual([first, second]);
+
+  setAway(false);
+  store.dispatch(wakeAll());
+  await until(async () => {
+    const { pages } = await onServer(id);
+    return pages[0].id === ahead.id && pages[0].recipe.turn === 180 && pages.length === 3;
+  });
+  expect((await onServer(id)).pages.map((page) => page.id)).toEqual(order.pageIds);
+  await until(() => waitingOrders().length === 0 && store.parts.ahead.size === 0);
+  expect(store.getState().troubles.told).toBeNull();
+});
+
+it('it is all there after the page was opened anew, and goes up from there', async () => {
+  const id = await server.newPacket(1);
+  const before = await openWindow(id);
+  const [first] = idsIn(before, id);
+  setAway(true);
+  await before.dispatch(addPhotos(id, [photo('passage-log'), photo('tide-curve')]));
+  await until(() => pagesIn(before, id).filter(({ recipe }) => recipe.outline.by === 'whole').length >= 2);
+  const [, log, curve] = idsIn(before, id);
+  await before.dispatch(arrangePages(id, [{ packetId: id, pageIds: [curve, first, log] }], 'order'));
+  await settled();
+  closing.forEach((close) => close());
+  closing = [];
+
+  const later = await openWindow(id);
+  expect(idsIn(later, id)).toEqual([curve, first, log]);
+  await settled();
+  expect(idsIn(later, id)).toEqual([curve, first, log]);
+  setAway(false);
+  later.dispatch(wakeAll());
+  await until(async () => (await onServer(id)).pages.length === 3 && waitingOrders().length === 0);
+  expect((await onServer(id)).pages.map((page) => page.id)).toEqual([curve, first, log]);
+  // However often the packet is answered meanwhile.
+  await later.dispatch(api.endpoints.packet.initiate(id, { forceRefetch: true }));
+  expect(idsIn(later, id)).toEqual([curve, first, log]);
+});
+
+it('a page that is deleted before it has arrived is kept by the server among what was deleted', async () => {
+  const id = await server.newPacket(1);
+  const store = await openWindow(id);
+  const [first] = idsIn(store, id);
+  setAway(true);
+  await store.dispatch(addPhotos(id, [photo('tide-curve')]));
+  await until(() => idsIn(store, id).length === 2);
+  const ahead = idsIn(store, id)[1];
+  await store.dispatch(arrangePages(id, [{ packetId: id, pageIds: [first] }], 'deleted'));
+  expect(idsIn(store, id)).toEqual([first]);
+  setAway(false);
+  store.dispatch(wakeAll());
+  await until(
+    () =>
+      waitingOrders().length === 0 &&
+      selectPhotos(store.getState()).every(({ state }) => state === 'confirmed'),
+  );
+  expect((await onServer(id)).pages.map((page) => page.id)).toEqual([first]);
+  const { pages } = (await server.ask('GET', 'deleted')) as Deleted;
+  expect(pages.some(({ page }) => page.id === ahead)).toBe(true);
+});
+
+it('an order of pages is taken back without the server, and what holds in the end is told to it', async () => {
+  const id = await server.newPacket(3);
+  const store = await openWindow(id);
+  const as = idsIn(store, id);
+  setAway(true);
+  const turned = [...as].reverse();
+  await store.dispatch(arrangePages(id, [{ packetId: id, pageIds: turned }], 'order'));
+  expect(idsIn(store, id)).toEqual(turned);
+  await store.dispatch(undo(id));
+  expect(idsIn(store, id)).toEqual(as);
+  expect(waitingOrders()).toHaveLength(2);
+  setAway(false);
+  await store.dispatch(sendOrders());
+  expect(waitingOrders()).toEqual([]);
+  expect((await onServer(id)).pages.map((page) => page.id)).toEqual(as);
+});
+
+it('what is ordered meets another window’s new pages: they stay, behind the others', async () => {
+  const id = await server.newPacket(2);
+  const store = await openWindow(id);
+  const [first, second] = idsIn(store, id);
+  setAway(true);
+  await store.dispatch(arrangePages(id, [{ packetId: id, pageIds: [second, first] }], 'order'));
+  const { id: third } = await server.addPage(id);
+  setAway(false);
+  await store.dispatch(sendOrders());
+  expect((await onServer(id)).pages.map((page) => page.id)).toEqual([second, first, third]);
+  expect(idsIn(store, id)).toEqual([second, first, third]);
+});
+
+it('a photo that is thrown away before it has arrived is no page any more', async () => {
+  const id = await server.newPacket(1);
+  const store = await openWindow(id);
+  setAway(true);
+  const [key] = await store.dispatch(addPhotos(id, [photo('tides-neap')]));
+  await until(() => idsIn(store, id).length === 2);
+  await store.dispatch(withdrawPhoto(key));
+  expect(idsIn(store, id)).toHaveLength(1);
+  setAway(false);
+  store.dispatch(wakeAll());
+  await settled(300);
+  expect((await onServer(id)).pages).toHaveLength(1);
+});
+
+it('a page taken again without the server lies in the place of the old one', async () => {
+  const id = await server.newPacket(2);
+  const store = await openWindow(id);
+  const [first, second] = idsIn(store, id);
+  setAway(true);
+  await store.dispatch(addPhotos(id, [photo('passage-log')], { replaces: first }));
+  await until(() => idsIn(store, id)[0] !== first);
+  const [ahead] = idsIn(store, id);
+  expect(idsIn(store, id)).toEqual([ahead, second]);
+  setAway(false);
+  store.dispatch(wakeAll());
+  await until(async () => (await onServer(id)).pages[0].id === ahead);
+  expect((await onServer(id)).pages.map((page) => page.id)).toEqual([ahead, second]);
+});
