@@ -80,6 +80,10 @@ export async function withPhoneCamera(context: BrowserContext): Promise<void> {
       moveSheet: () => (place = place ? 0 : 0.08),
       hideThePage: (hides: boolean) => {
         Object.defineProperty(document, 'hidden', { configurable: true, get: () => hides });
+        Object.defineProperty(document, 'visibilityState', {
+          configurable: true,
+          get: () => (hides ? 'hidden' : 'visible'),
+        });
         document.dispatchEvent(new Event('visibilitychange'));
       },
       ImageCapture: class {
@@ -105,7 +109,12 @@ export async function withPhoneCamera(context: BrowserContext): Promise<void> {
       value: {
         request: async () => {
           heard.locks++;
-          return { release: async () => void heard.locks-- };
+          const lock = { released: false, release: async () => void 0 };
+          lock.release = async () => {
+            if (!lock.released) heard.locks--;
+            lock.released = true;
+          };
+          return lock;
         },
       },
     });

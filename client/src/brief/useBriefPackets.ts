@@ -7,15 +7,28 @@ import {
   type ShelfPacket,
 } from '@ravlo/contract';
 import { format } from 'date-fns';
-import { api, useCreatePacketMutation, useShelfQuery } from '@/packet/api';
+import { useState } from 'react';
+import { api, useShelfQuery } from '@/packet/api';
+import { beginPacket } from '@/packet/begun';
 import { changeFacts } from '@/packet/editing';
 import { selectFacts } from '@/packet/editsSlice';
-import { useAppDispatch, useAppStore } from '@/packet/store';
+import { sameItems } from '@/packet/sameItems';
+import { useAppDispatch, useAppSelector, useAppStore, type AppThunk } from '@/packet/store';
 import { toTrouble } from '@/packet/trouble';
 import { told } from '@/packet/troublesSlice';
 import { useMe } from '@/page/useMe';
 
 const NONE: readonly ShelfPacket[] = [];
+
+/** A packet as it is on the server, else as it is known here. @throws Trouble where neither is to be had */
+function packetNow(packetId: string): AppThunk<Promise<OpenPacket>> {
+  return async (dispatch) => {
+    const request = api.endpoints.packet.initiate(packetId, { forceRefetch: true, subscribe: false });
+    const { data, error } = await dispatch(request);
+    if (!data) throw error as unknown as Error;
+    return data;
+  };
+}
 
 /** The packets that are for a brief, and how one becomes so. */
 export function useBriefPackets(mine: MyBrief) {
@@ -23,10 +36,17 @@ export function useBriefPackets(mine: MyBrief) {
   const store = useAppStore();
   const me = useMe();
   const { data: shelf } = useShelfQuery();
-  const [createPacket, creating] = useCreatePacketMutation();
+  const [isStarting, setStarting] = useState(false);
   const { brief, deskClass, attempts } = mine;
   const own = { date: format(new Date(), 'yyyy-MM-dd'), version: String(attempts.length + 1) };
   const asked = nameAsked(brief, briefNameValues(brief, deskClass, me, own));
+
+  // As they are here: a tie that was made without the server holds.
+  const tied = useAppSelector(
+    (state) =>
+      shelf?.packets.filter((packet) => selectFacts(state, packet).briefId === mine.brief.id) ?? NONE,
+    sameItems,
+  );
 
   const tieTo = (packet: OpenPacket) => {
     const facts = selectFacts(store.getState(), packet);
@@ -46,13 +66,19 @@ export function useBriefPackets(mine: MyBrief) {
 
   return {
     nameAsked: asked,
-    tied: shelf?.packets.filter(({ briefId }) => briefId === brief.id) ?? NONE,
-    isStarting: creating.isLoading,
-    /** a new packet that is for the brief @returns its id */
-    start: () => attempt(() => createPacket({}).unwrap()),
-    tie: (packetId: string) =>
-      attempt(() =>
-        dispatch(api.endpoints.packet.initiate(packetId, { forceRefetch: true, subscribe: false })).unwrap(),
-      ),
+    tied,
+    isStarting,
+    /** a new packet that is for the brief, also while the server is away @returns its id */
+    start: async () => {
+      setStarting(true);
+      const id = await attempt(async () => {
+        const begun = await dispatch(beginPacket());
+        if ('trouble' in begun) throw begun.trouble as unknown as Error;
+        return dispatch(packetNow(begun.id));
+      });
+      setStarting(false);
+      return id;
+    },
+    tie: (packetId: string) => attempt(() => dispatch(packetNow(packetId))),
   };
 }

@@ -3,12 +3,14 @@ import { StyleSheet, View } from 'react-native';
 import { api } from '@/packet/api';
 import { giveWay, insist } from '@/packet/clashes';
 import { idOf, type Clash } from '@/packet/pendingEdits';
+import { selectHandings } from '@/packet/handingsSlice';
 import { selectIsKept } from '@/packet/editsSlice';
 import { sayClash } from '@/packet/sayStep';
 import { useAppDispatch, useAppSelector } from '@/packet/store';
 import type { Trouble } from '@/packet/trouble';
 import { selectTroubles, troubleSeen } from '@/packet/troublesSlice';
 import { wakeAll } from '@/packet/wakeAll';
+import { WaitingNotice } from '@/page/WaitingNotice';
 import { Button } from '@/ui/Button';
 import { Notice } from '@/ui/Notice';
 import { space } from '@/ui/tokens';
@@ -22,11 +24,15 @@ export function Troubles() {
   const dispatch = useAppDispatch();
   const seen = () => dispatch(troubleSeen());
   const [first] = clashes;
-  if (!told && !saving && !remark && !first) return null;
+  const handings = useAppSelector(selectHandings);
+  // Where it is handed over it is said in its own place.
+  const waiting = usePathname().endsWith('/hand-over') ? undefined : handings[0];
+  if (!told && !saving && !remark && !first && !waiting) return null;
   return (
     <View style={styles.notices}>
       {first ? <ClashNotice key={first.id} packetId={first.packetId} clash={first.clash} /> : null}
       {told ? <Told trouble={told} onSeen={seen} /> : null}
+      {waiting ? <WaitingNotice waiting={waiting} /> : null}
       {saving ? (
         <Notice
           tone="attention"

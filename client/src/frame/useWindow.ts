@@ -10,6 +10,7 @@ import { sendOrders, watchOrders } from '@/packet/orders';
 import { watchAhead } from '@/packet/pagesAhead';
 import { followPhotos, resumePhotos } from '@/packet/photos';
 import type { AppStore } from '@/packet/store';
+import { followHandings, resumeHandings } from '@/packet/waitingHandings';
 import { wakeAll } from '@/packet/wakeAll';
 import { hearSeat } from '@/packet/whose';
 
@@ -25,6 +26,7 @@ export function useWindow(store: AppStore): void {
       watchPages(store),
       keepAnswers(store),
       followPhotos(store),
+      followHandings(store),
       hearChanges(store),
       hearSeat(),
       watchAhead(store),
@@ -41,6 +43,7 @@ export function useWindow(store: AppStore): void {
     void store.dispatch(resumeEdits());
     void store.dispatch(resumePhotos());
     void store.dispatch(sendOrders());
+    void store.dispatch(resumeHandings());
     return () => ends.forEach((end) => end());
   }, [store]);
 }

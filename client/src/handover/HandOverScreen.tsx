@@ -4,7 +4,9 @@ import { format } from 'date-fns';
 import { StyleSheet, View } from 'react-native';
 import { closesAt, mailDraftSchema, UNNAMED, type MyBrief, type ReadyFix } from '@ravlo/contract';
 import { changeFacts } from '@/packet/editing';
-import { useAppDispatch } from '@/packet/store';
+import { standingWith } from '@/packet/handOver';
+import { selectHanding } from '@/packet/handingsSlice';
+import { useAppDispatch, useAppSelector } from '@/packet/store';
 import { BriefChoice } from '@/page/BriefChoice';
 import { MailFields } from '@/page/MailFields';
 import { PacketPicker } from '@/page/PacketPicker';
@@ -12,6 +14,7 @@ import { ReadyCheck } from '@/page/ReadyCheck';
 import { mostUrgent } from '@/page/sayBrief';
 import { useMe } from '@/page/useMe';
 import { useOnItsWay } from '@/page/useOnItsWay';
+import { WaitingNotice } from '@/page/WaitingNotice';
 import { Button } from '@/ui/Button';
 import { Notice } from '@/ui/Notice';
 import { ScreenFrame } from '@/ui/ScreenFrame';
@@ -29,7 +32,7 @@ import { Statement } from './Statement';
 import { useAgreed } from './useAgreed';
 import { useMailDraft } from './useMailDraft';
 import { useHandedFiles } from './useHandedFiles';
-import { standingWith, useHandOver } from './useHandOver';
+import { useHandOver } from './useHandOver';
 
 export interface HandOverScreenProps {
   readonly packetId: string;
@@ -51,6 +54,7 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
   /** the brief whose statement is confirmed */
   const [confirmed, setConfirmed] = useState<string | null>(null);
   const { handing, handOver } = useHandOver();
+  const waiting = useAppSelector((state) => (mine ? selectHanding(state, mine.brief.id) : undefined));
   // With little time left what may stay empty is out of the way.
   const isHurried = mine !== null && mostUrgent([mine], now) !== null;
   const [isMore, setMore] = useState(false);
@@ -76,8 +80,8 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
   const toReceipt = (brief: string) => router.replace(`/brief/${brief}`);
   const go = async () => {
     if (!mine || !handed) return;
-    const attempt = await handOver({
-      ...{ mine, packetId, files: handed.files, comment, isConfirmed },
+    const attempt = await handOver(mine, {
+      ...{ packetId, files: handed.files, comment, isConfirmed },
       ...{ parts: agreed.tie.parts?.given ?? null, mail: written?.success ? written.data : null },
     });
     if (attempt) toReceipt(mine.brief.id);
@@ -162,7 +166,11 @@ export function HandOverScreen({ packetId, briefId }: HandOverScreenProps) {
     <Button kind="filled" label="See the receipt" onPress={() => toReceipt(mine.brief.id)} />
   ) : (
     <>
-      <Going handing={handing} otherwise={sayBefore(mine)} />
+      {waiting && handing.state !== 'going' ? (
+        <WaitingNotice waiting={waiting} />
+      ) : (
+        <Going handing={handing} otherwise={sayBefore(mine)} />
+      )}
       <Button
         kind="filled"
         label={sayAction(mine)}

@@ -50,8 +50,7 @@ const checked = {
   isLandscape: true,
 } as const;
 
-const names = ['tides-neap', 'passage-log', 'tide-curve'] as const;
-const photo = (name: (typeof names)[number]) =>
+const photo = (name: 'tides-neap' | 'passage-log' | 'tide-curve') =>
   new File([readFileSync(path.join(__dirname, '../../../demo/photos', `${name}.jpg`))], `${name}.jpg`, {
     type: 'image/jpeg',
   });

@@ -61,6 +61,16 @@ export function showAhead(key: string): AppThunk<Promise<void>> {
     });
 }
 
+/** Puts the photos of pages ahead where everything looks for them once more: they were cleared away with the copies. */
+export function keepAhead(): AppThunk<Promise<void>> {
+  return async (dispatch, _getState, { ahead, darkroom }) => {
+    for (const key of ahead) {
+      const photo = await dispatch(photoOf(key)).catch(() => null);
+      if (photo?.becomes) await keepPhoto(darkroom.photoUrl(photo.becomes), photo.blob);
+    }
+  };
+}
+
 type State = Parameters<ReturnType<typeof api.endpoints.packet.select>>[0];
 
 const packetIn = (state: State, packetId: string): OpenPacket | undefined =>

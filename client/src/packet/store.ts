@@ -10,6 +10,7 @@ import { useDispatch, useSelector, useStore } from 'react-redux';
 import { api } from './api';
 import { editsSlice } from './editsSlice';
 import { findSlice } from './findSlice';
+import { handingsSlice } from './handingsSlice';
 import { lineSlice } from './lineSlice';
 import { photosSlice } from './photosSlice';
 import { troublesSlice } from './troublesSlice';
@@ -24,6 +25,7 @@ export const rootReducer = combineSlices(
   api,
   editsSlice,
   findSlice,
+  handingsSlice,
   lineSlice,
   photosSlice,
   troublesSlice,

@@ -2,6 +2,7 @@ import { sendBegun } from './begun';
 import { sendOrders } from './orders';
 import { wakePhotos } from './photos';
 import type { AppThunk } from './store';
+import { sendHandings } from './waitingHandings';
 
 /** Tries at once to save and to send all that waits: the network is back, or the person asks for it. */
 export function wakeAll(): AppThunk {
@@ -10,5 +11,6 @@ export function wakeAll(): AppThunk {
     parts.editPause.wake();
     dispatch(wakePhotos());
     void dispatch(sendOrders());
+    void dispatch(sendHandings());
   };
 }

@@ -3,6 +3,7 @@ import { createDarkroom, type Darkroom, type Insight } from '@/darkroom/darkroom
 import { createKeptAnswers, type KeptAnswers } from './keptAnswers';
 import { forgettingPause, type Pause } from './pause';
 import { createEditsStore, type EditsStore } from './editsStore';
+import { createHandingsStore, type HandingsStore } from './handingsStore';
 import { getWhose, own } from './whose';
 import { createPhotoStore, type KeptPhoto, type PhotoStore } from './photoStore';
 
@@ -17,6 +18,8 @@ export interface WindowParts {
   readonly photoStore: PhotoStore;
   /** edits and history that are kept in this browser */
   readonly editsStore: EditsStore;
+  /** what was to be handed over while the desk could not be reached */
+  readonly handingsStore: HandingsStore;
   /** what the server said, for when it cannot be asked */
   readonly keptAnswers: KeptAnswers;
   /** photos of which the browser's own store has no copy (yet), by key */
@@ -61,6 +64,7 @@ export function createWindowParts({
     windowId: () => (claimed ??= windowId()),
     photoStore: createPhotoStore(),
     editsStore: createEditsStore(),
+    handingsStore: createHandingsStore(),
     keptAnswers: createKeptAnswers(),
     inHand: new Map(),
     withdrawn: new Set(),

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { selectIsUnsaved } from '@/packet/editsSlice';
 import { clearCopies } from '@/packet/keptHere';
 import { photoOf } from '@/packet/keptPhotos';
+import { keepAhead } from '@/packet/pagesAhead';
 import { sizeOfKeptPhotos, type KeptPhotosSize } from '@/packet/photoCache';
 import { selectPhotos } from '@/packet/photosSlice';
 import { useAppDispatch, useAppSelector, useAppStore } from '@/packet/store';
@@ -55,6 +56,8 @@ export function useKeptHere() {
     },
     clear: async () => {
       await clearCopies(parts);
+      // What waits is no copy: its pages are shown from it.
+      await dispatch(keepAhead());
       setLying(await lookWhatLies());
     },
   };

@@ -3,6 +3,7 @@ import CircleCheck from 'lucide-react-native/icons/circle-check';
 import CircleCheckBig from 'lucide-react-native/icons/circle-check-big';
 import CircleDashed from 'lucide-react-native/icons/circle-dashed';
 import CornerUpLeft from 'lucide-react-native/icons/corner-up-left';
+import Hourglass from 'lucide-react-native/icons/hourglass';
 import Pencil from 'lucide-react-native/icons/pencil';
 import type { LucideIcon } from 'lucide-react-native';
 import { Fragment } from 'react';
@@ -10,6 +11,8 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { format } from 'date-fns';
 import { timeLeft, type MyBrief } from '@ravlo/contract';
 import { useDeskQuery, useShelfQuery } from '@/packet/api';
+import { selectHanding } from '@/packet/handingsSlice';
+import { useAppSelector } from '@/packet/store';
 import { inOrderOfNeed, sayDue, sayStateWords, stateOf, type BriefState } from '@/page/sayBrief';
 import { Perforation, Slip } from '@/ui/Slip';
 import { useNow } from '@/ui/useNow';
@@ -71,11 +74,12 @@ interface DueRowProps {
 function DueRow({ mine, now, isTied, compact }: DueRowProps) {
   const { brief, deskClass } = mine;
   const state = stateOf(mine, isTied);
+  const waiting = useAppSelector((now) => selectHanding(now, brief.id));
   const isDone = ['handed-over', 'handed-over-late', 'marked'].includes(state);
   const time = timeLeft(brief, now);
   const needsYou = !isDone && time.phase === 'late';
   const isSoon = !isDone && time.phase === 'open' && time.left < SOON;
-  const Icon = ICONS[state];
+  const Icon = waiting ? Hourglass : ICONS[state];
   return (
     <View role="listitem">
       <Link href={`/brief/${brief.id}`} asChild>
@@ -103,7 +107,7 @@ function DueRow({ mine, now, isTied, compact }: DueRowProps) {
             <View style={styles.icon}>
               <Icon size={18} color={isDone ? colours.good : colours.quiet} aria-hidden />
               <Words size="small" colour={isDone ? colours.good : colours.quiet}>
-                {sayStateWords(mine, state)}
+                {waiting ? 'Not handed over yet' : sayStateWords(mine, state)}
               </Words>
             </View>
           </View>

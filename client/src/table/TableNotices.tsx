@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { Pressable, StyleSheet } from 'react-native';
 import { checkParts, sayPages, type Page } from '@ravlo/contract';
 import { selectRecipe } from '@/packet/editsSlice';
+import { isAhead } from '@/packet/photosSlice';
 import { sameItems } from '@/packet/sameItems';
 import { useAppSelector } from '@/packet/store';
 import { sayState } from '@/page/sayBrief';
@@ -27,6 +28,7 @@ export interface TableNoticesProps {
 export function TableNotices({ packetId, table, remarks, onOpen }: TableNoticesProps) {
   const { packet, pages, trouble } = table;
   const onItsWay = useOnItsWay(packetId);
+  const ahead = useAppSelector((state) => pages.filter(({ id }) => isAhead(state, id)).length);
   const router = useRouter();
   const now = useNow();
   const unsure = useAppSelector(
@@ -55,6 +57,12 @@ export function TableNotices({ packetId, table, remarks, onOpen }: TableNoticesP
           tone="attention"
           title={`${sayPages(packet.unreadable)} cannot be shown.`}
           detail="The photos are safe on the computer that Ravlo runs on; the other pages are not affected."
+        />
+      ) : null}
+      {ahead > 0 ? (
+        <Notice
+          title={`${sayPages(ahead)} only on this device so far.`}
+          detail="Work on them as on the others: the photos go up by themselves once Ravlo can be reached."
         />
       ) : null}
       {onItsWay > 0 ? (

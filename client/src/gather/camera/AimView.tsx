@@ -57,9 +57,9 @@ export function AimView({ source }: { readonly source: Source }) {
             role="button"
             aria-label="Focus here"
             style={StyleSheet.absoluteFill}
-            onPress={({ nativeEvent }) => {
+            onPress={({ nativeEvent, currentTarget }) => {
               // Pressed by key it has no place: the middle.
-              const at = placeOf(nativeEvent) ?? [width / 2, height / 2];
+              const at = placeIn(currentTarget, nativeEvent) ?? [width / 2, height / 2];
               source.focusAt?.(at[0] / width, at[1] / height);
               setFocus({ at, key: Date.now() });
             }}
@@ -72,8 +72,11 @@ export function AimView({ source }: { readonly source: Source }) {
 
 type Place = readonly [x: number, y: number];
 
-function placeOf({ locationX, locationY }: { locationX?: number; locationY?: number }): Place | null {
-  return Number.isFinite(locationX) && Number.isFinite(locationY) ? [locationX!, locationY!] : null;
+/** Where a button was pressed, px from its corner; null where it was pressed by key. On the web a press is a click. */
+function placeIn(button: unknown, event: object): Place | null {
+  if (!(button instanceof HTMLElement) || !(event instanceof MouseEvent)) return null;
+  const { left, top } = button.getBoundingClientRect();
+  return [event.clientX - left, event.clientY - top];
 }
 
 /** Where the camera was told to focus: a pencil's cross, for a moment. */

@@ -30,14 +30,13 @@ export function ShutterBar(props: ShutterBarProps) {
           style={[styles.side, styles.start]}
         >
           <View style={styles.last}>{last}</View>
-          <View>
-            <Words size="title" bold colour={colours.paperOnDark}>
-              {count}
-            </Words>
+          <Words size="title" bold colour={colours.paperOnDark}>
+            {count}
+            {'\n'}
             <Words size="small" colour={colours.deskQuiet}>
               {pages}
             </Words>
-          </View>
+          </Words>
         </Pressable>
         <Pressable
           role="button"

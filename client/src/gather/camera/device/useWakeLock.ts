@@ -5,15 +5,21 @@ export function useWakeLock(isWanted: boolean): void {
   useEffect(() => {
     if (!isWanted || !('wakeLock' in navigator)) return undefined;
     let isOver = false;
+    let isAsking = false;
     let lock: WakeLockSentinel | null = null;
     const ask = async () => {
-      if (document.visibilityState !== 'visible') return;
+      // A page that is hidden has lost it, and gets none.
+      if (isAsking || document.visibilityState !== 'visible' || lock?.released === false) return;
+      isAsking = true;
       const given = await navigator.wakeLock.request('screen').catch(() => null);
+      isAsking = false;
       if (isOver) void given?.release();
       else lock = given;
     };
-    // A page that is hidden loses it.
-    const again = () => void ask();
+    const again = () => {
+      if (document.visibilityState === 'visible') void ask();
+      else void lock?.release();
+    };
     document.addEventListener('visibilitychange', again);
     void ask();
     return () => {
