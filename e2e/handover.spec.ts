@@ -253,7 +253,12 @@ test('a lost answer and a desk that is down leave no doubt, also over a crash an
     await handOverTo(browser).click();
     await expect(browser.getByText(/^Not handed over yet. /)).toBeVisible();
     await server.kill();
-    await expect(browser.getByRole('alert')).toContainText('cannot be reached', { timeout: 60_000 });
+    const alert = browser.getByRole('alert');
+    await expect(alert).toContainText('is not handed over yet', { timeout: 60_000 });
+    await expect(alert).toContainText('goes by itself once it can');
+    // The person need not leave it to that.
+    await browser.getByRole('button', { name: 'Do not hand it over' }).click();
+    await expect(browser.getByText(/^Not handed over yet. You can take it back/)).toBeVisible();
     await server.start();
   });
 

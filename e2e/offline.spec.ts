@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import type { Page as BrowserPage } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import { serious } from './support/axe';
+import { startRavlo } from './support/ravloServer';
 import {
   addPhotos,
   demoPhoto,
@@ -69,6 +70,81 @@ test('without the server an opened packet is looked at, changed, added to and ma
     'passage-log',
     'tide-curve',
   ]);
+});
+
+test('a brief is answered without the server, from the first photo to handing over; all of it arrives later, once', async ({
+  page: browser,
+}) => {
+  const server = await startRavlo({ demo: true });
+  try {
+    await browser.goto(server.url);
+    await installed(browser);
+    const due = browser.getByRole('list', { name: 'Due' });
+    await due.getByRole('link', { name: /^Knots and hitches/ }).click();
+    await expect(browser.getByRole('button', { name: 'Start its packet' })).toBeVisible();
+    const brief = browser.url();
+
+    await server.stop();
+    await browser.reload();
+    await browser.getByRole('button', { name: 'Start its packet' }).click();
+    await browser.waitForURL(/\/packet\/[0-9a-f-]+\/gather$/);
+    const id = packetIdOf(browser);
+    await browser
+      .getByTestId('library-input')
+      .setInputFiles(['knots-glare', 'chart-bearings'].map(demoPhoto));
+    await expect(browser.getByText(/Kept on this device, not on Ravlo yet/).first()).toBeVisible();
+
+    await test.step('the photos are pages: looked at, put in order, changed', async () => {
+      await browser.getByRole('button', { name: 'To the table' }).last().click();
+      await expectDeveloped(browser, 2);
+      await expect(browser.getByText('2 pages only on this device so far.')).toBeVisible();
+      expect(await serious(browser)).toEqual([]);
+      await browser.getByRole('button', { name: 'All pages' }).click();
+      await browser.getByRole('button', { name: 'Turn the order round' }).click();
+      await browser.getByRole('button', { name: /^Page 2/ }).click();
+      await browser.getByRole('tab', { name: 'Turn' }).click();
+      await browser.getByRole('button', { name: 'Turn right' }).click();
+      await expect(browser.getByText('Your last changes are not saved yet.')).toBeVisible();
+    });
+
+    await test.step('it is all there after a reload', async () => {
+      await browser.goto(`${server.url}/packet/${id}`);
+      await expectDeveloped(browser, 2);
+    });
+
+    await test.step('it is handed over as far as it can be, and says that it is not', async () => {
+      await browser.getByRole('link', { name: /^for Knots and hitches/ }).click();
+      await browser.getByRole('button', { name: 'Hand over…' }).click();
+      await expect(browser.getByTestId('handed-file')).toContainText('2 p', { timeout: 120_000 });
+      const statement = browser.getByRole('checkbox', { name: 'This is my own work' });
+      if (await statement.isVisible()) await statement.click();
+      await browser.getByRole('button', { name: 'Hand over to Ada Holm' }).click();
+      await expect(browser.getByText('Knots and hitches is not handed over yet.')).toBeVisible({
+        timeout: 60_000,
+      });
+      expect(await serious(browser)).toEqual([]);
+      await browser.goto(server.url);
+      await expect(due.getByRole('link', { name: /^Knots and hitches/ })).toContainText(
+        'Not handed over yet',
+      );
+      await expect(browser.getByText('Knots and hitches is not handed over yet.')).toBeVisible();
+    });
+
+    await server.start();
+    await expect(browser.getByText(/^Knots and hitches is handed over/)).toBeVisible({ timeout: 90_000 });
+    await browser.goto(brief);
+    await expect(browser.getByRole('group', { name: /^Receipt/ })).toHaveCount(1);
+    const packet = () => packetOnServer(browser, server.url, id);
+    await expect.poll(async () => namesOf(await packet())).toEqual(['chart-bearings', 'knots-glare']);
+    // Found before it was turned, and told in that order.
+    await expect.poll(async () => (await packet()).pages[1]?.recipe.turn).toBe(90);
+    expect((await packet()).pages[1]?.recipe.outline.by).toBe('finder');
+    await browser.goto(`${server.url}/packet/${id}`);
+    await expectDeveloped(browser, 2);
+    await expect(browser.getByText(/only on this device so far/)).toBeHidden();
+  } finally {
+    await server.remove();
+  }
 });
 
 test('a packet begun without the server takes its place later, once, with its photos', async ({

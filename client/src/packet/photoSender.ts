@@ -1,5 +1,8 @@
+import type { Page } from '@ravlo/contract';
 import { api } from './api';
 import { ensureBegun } from './begun';
+import { selectPacketEdits } from './editsSlice';
+import { pendingOf } from './pendingEdits';
 import { hashOf } from './hashOf';
 import { rememberRetake } from './history';
 import { photoOf, removeShot } from './keptPhotos';
@@ -11,7 +14,7 @@ import { hideAhead, showAllAhead } from './pagesAhead';
 import { keepPhoto } from './photoCache';
 import { gone, happened, selectPhoto, selectPhotos } from './photosSlice';
 import { sendPhoto } from './sendPhoto';
-import type { AppThunk } from './store';
+import type { AppThunk, RootState } from './store';
 import { isEveryones, toTrouble, waitAfter } from './trouble';
 import { alone } from './windowId';
 
@@ -98,7 +101,7 @@ function sendOne(key: string): AppThunk<Promise<void>> {
       return;
     }
     // What was edited meanwhile was edited on top of what was found here: the server is told of that first.
-    if (parts.ahead.has(key)) await dispatch(findPage(result.page));
+    if (isEdited(getState(), result.page)) await dispatch(findPage(result.page));
     happens({ type: 'answered', page: result.page, ...then });
     if (selectPhoto(getState(), key)?.state !== 'confirmed') return;
     // Now, and only now, could the bytes go; for a while they stay where they are found without the server.
@@ -111,6 +114,12 @@ function sendOne(key: string): AppThunk<Promise<void>> {
     dispatch(api.util.invalidateTags(['Shelf', { type: 'Packet', id: photo.packetId }]));
     if (photo.replaces) await dispatch(rememberRetake(photo.packetId, photo.replaces, result.page.id));
   };
+}
+
+/** True for a page that was changed before its photo has arrived. */
+function isEdited(state: RootState, { id, packetId }: Page): boolean {
+  const { sending, waiting } = selectPacketEdits(state, packetId);
+  return Boolean((sending && pendingOf(sending, id)) ?? pendingOf(waiting, id));
 }
 
 /** A photo that is held back is so after a reload, too. */
