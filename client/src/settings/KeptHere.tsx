@@ -8,11 +8,12 @@ import { useKeptHere } from './useKeptHere';
 
 /** What this device keeps of Ravlo, and how to be rid of what is only a copy. */
 export function KeptHere() {
-  const { waiting, waitingBytes, isUnsaved, copies, room, saveWaiting, clear } = useKeptHere();
+  const { waiting, waitingBytes, isUnsaved, handings, copies, room, saveWaiting, clear } = useKeptHere();
   return (
     <View style={styles.part}>
       <FactRow about="Photos that wait to go up" says={sayCount(waiting, waitingBytes)} />
       <FactRow about="Changes that wait to go up" says={isUnsaved ? 'some' : 'none'} />
+      <FactRow about="Files that wait to be handed over" says={handings === 0 ? 'none' : String(handings)} />
       <FactRow
         about="Photos kept for looking at"
         says={copies ? sayCount(copies.count, copies.bytes) : ' '}
@@ -22,7 +23,7 @@ export function KeptHere() {
         With what is kept here, packets that were opened lately open without the network, too.
       </Words>
       <View style={styles.row}>
-        {waiting > 0 ? (
+        {waiting + handings > 0 ? (
           <Button compact label="Save what has not gone up" onPress={() => void saveWaiting()} />
         ) : null}
         <Button compact label="Clear the copies" onPress={() => void clear()} />

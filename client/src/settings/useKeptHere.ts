@@ -5,6 +5,7 @@ import { clearCopies } from '@/packet/keptHere';
 import { photoOf } from '@/packet/keptPhotos';
 import { keepAhead } from '@/packet/pagesAhead';
 import { sizeOfKeptPhotos, type KeptPhotosSize } from '@/packet/photoCache';
+import { selectHandings } from '@/packet/handingsSlice';
 import { selectPhotos } from '@/packet/photosSlice';
 import { useAppDispatch, useAppSelector, useAppStore } from '@/packet/store';
 import { saveFile } from '@/ui/saveFile';
@@ -27,6 +28,7 @@ export function useKeptHere() {
   const { parts } = useAppStore();
   const photos = useAppSelector(selectPhotos);
   const waiting = photos.filter(({ state }) => state !== 'confirmed');
+  const handings = useAppSelector(selectHandings);
   const isUnsaved = useAppSelector(selectIsUnsaved);
   const [lying, setLying] = useState<Lying>({ copies: null, room: null });
   useEffect(() => {
@@ -41,8 +43,9 @@ export function useKeptHere() {
     waiting: waiting.length,
     waitingBytes: waiting.reduce((sum, { bytes }) => sum + bytes, 0),
     isUnsaved,
+    handings: handings.length,
     ...lying,
-    /** Gives the photos that have not gone up to the browser's downloads, as one zip: another copy, nothing is taken away. */
+    /** Gives the photos and files that have not gone up to the browser's downloads, as one zip: another copy, nothing is taken away. */
     saveWaiting: async () => {
       const files: Record<string, [Uint8Array, { level: 0 }]> = {};
       for (const [i, { key, name }] of waiting.entries()) {
@@ -52,6 +55,9 @@ export function useKeptHere() {
         // Photos are packed already.
         files[`${number} ${name}`] = [new Uint8Array(await photo.blob.arrayBuffer()), { level: 0 }];
       }
+      for (const { briefId, briefTitle } of handings)
+        for (const file of (await parts.handingsStore.get(briefId))?.files ?? [])
+          files[`${briefTitle}, ${file.name}`] = [new Uint8Array(await file.arrayBuffer()), { level: 0 }];
       saveFile(new Blob([zipSync(files)], { type: 'application/zip' }), 'Ravlo, not gone up yet.zip');
     },
     clear: async () => {

@@ -42,22 +42,34 @@ export async function ownSite(
   };
 }
 
-/** Serves over https; a new certificate is taken up without anybody being cut off. */
+/**
+ * Serves over https; a new certificate is taken up without anybody being cut off.
+ *
+ * @param lookEvery ms @default a minute
+ */
 export async function serveSecurely(
   site: SecureSite,
   app: RequestListener,
   onTrouble: (reason: unknown) => void,
+  lookEvery = LOOK_EVERY,
 ): Promise<Server> {
   let shown = await site.current();
   const server = createServer(shown, app);
-  const looking = setInterval(() => {
-    site
-      .current()
-      .then((now) => {
-        if (now.cert !== shown.cert) server.setSecureContext((shown = now));
-      })
-      .catch(onTrouble);
-  }, LOOK_EVERY);
+  let isLooking = false;
+  const look = async () => {
+    // Two at once would write over each other's files.
+    if (isLooking) return;
+    isLooking = true;
+    try {
+      const now = await site.current();
+      if (now.cert !== shown.cert) server.setSecureContext((shown = now));
+    } catch (reason) {
+      onTrouble(reason);
+    } finally {
+      isLooking = false;
+    }
+  };
+  const looking = setInterval(() => void look(), lookEvery);
   looking.unref();
   server.on('close', () => clearInterval(looking));
   return server;

@@ -1,0 +1,8 @@
+/** Waits until something is so. @throws Error after ten seconds */
+export async function until(isTrue: () => boolean | Promise<boolean>): Promise<void> {
+  for (let i = 0; i < 500; i++) {
+    if (await isTrue()) return;
+    await new Promise((resolve) => setTimeout(resolve, 20));
+  }
+  throw new Error('It never came to be');
+}
