@@ -2,10 +2,11 @@
 import { mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { chromium } from '@playwright/test';
+import { chromium, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { CHROMIUM } from './support/chromium';
 import { quantile, sayIn } from './support/figures';
+import { withPhoneCamera } from './support/phoneCamera';
 import { startRavlo } from './support/ravloServer';
 import { demoPhoto, newPacket } from './support/steps';
 
@@ -24,6 +25,34 @@ async function chromiumMemory(): Promise<number> {
     kb += Number(/^Pss:\s+(\d+)/m.exec(rollup)?.[1] ?? 0);
   }
   return kb / 1024;
+}
+
+/** Counts what is asked of workers while the camera is open: all of it is looking. */
+function countLooks(): void {
+  const counted = globalThis as unknown as { looks: number };
+  counted.looks = 0;
+  const { postMessage } = Worker.prototype;
+  Worker.prototype.postMessage = function post(this: Worker, ...message: Parameters<typeof postMessage>) {
+    counted.looks++;
+    postMessage.apply(this, message);
+  } as typeof postMessage;
+}
+
+/** What the camera's screen takes in a second, with the sheet moved twice a second or left to lie. */
+async function watchCamera(page: Page, rests: boolean) {
+  const mark = page.getByTestId('aim-rate');
+  if (rests) await page.waitForFunction(() => document.querySelector('[data-rests="true"]') !== null);
+  const looksSoFar = () => page.evaluate(() => (globalThis as unknown as { looks: number }).looks);
+  const [looks, start] = [await looksSoFar(), Date.now()];
+  const times: number[] = [];
+  while (Date.now() - start < WATCH_MS) {
+    if (!rests) await page.evaluate(() => (globalThis as unknown as { moveSheet: () => void }).moveSheet());
+    times.push(Number(await mark.getAttribute('data-ms')));
+    await page.waitForTimeout(500);
+  }
+  const seconds = (Date.now() - start) / 1000;
+  const looked = ((await looksSoFar()) - looks) / seconds;
+  return { looks: looked, worker: looked * quantile(times, 0.5) };
 }
 
 const say = sayIn(52);
@@ -59,6 +88,23 @@ try {
     waits.push(Date.now() - start);
   }
   say('shutter to next shutter (median)', `${quantile(waits, 0.5)} ms`);
+
+  const phone = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  // What runs a script here without building it gives functions their names by a helper, which pages do not have.
+  await phone.addInitScript('globalThis.__name = (named) => named');
+  await withPhoneCamera(phone);
+  await phone.addInitScript(countLooks);
+  const camera = await phone.newPage();
+  await newPacket(camera, ravlo.url);
+  await camera.getByRole('button', { name: 'Take photos' }).click();
+  await camera.getByTestId('aim-outline').waitFor();
+  for (const rests of [false, true]) {
+    const { looks, worker } = await watchCamera(camera, rests);
+    const how = rests ? 'camera, nothing moves' : 'camera, a sheet that moves';
+    say(`${how}: frames looked at a second`, looks.toFixed(1));
+    say(`${how}: worker, ms in each second`, worker.toFixed(0));
+  }
+  await phone.close();
 
   const files: string[] = [];
   for (let i = 0; i < PHOTOS; i++) {

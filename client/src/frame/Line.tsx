@@ -2,6 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import { selectIsUnsaved } from '@/packet/editsSlice';
 import { selectLine } from '@/packet/lineSlice';
 import { isOnItsWay, selectPhotos } from '@/packet/photosSlice';
+import { selectWaitsForLine } from '@/packet/waitsForLine';
 import { useAppSelector } from '@/packet/store';
 import { Button } from '@/ui/Button';
 import { Notice } from '@/ui/Notice';
@@ -9,9 +10,13 @@ import { sayWhen } from '@/ui/sayWhen';
 import { space } from '@/ui/tokens';
 import { useRenewal } from './useRenewal';
 
+const KEPT = 'What you do is kept on this device and goes up by itself.';
+const UNSAVED = 'Your last changes are not saved yet. They are kept on this device and go up by themselves.';
+
 /** How this page stands to the server: cut off from it, or of another version; told over whatever screen is open. */
 export function Line() {
   const { shownFrom, isOtherVersion } = useAppSelector(selectLine);
+  const isUnsaved = useAppSelector(selectWaitsForLine);
   const { isReady, takeOver } = useRenewal();
   // What is kept on this device outlives the change of version; it goes up first all the same, where that is possible.
   const isUnsent = useAppSelector((state) => selectIsUnsaved(state) || selectPhotos(state).some(isOnItsWay));
@@ -22,7 +27,7 @@ export function Line() {
       {shownFrom === null ? null : (
         <Notice
           title="No line to Ravlo."
-          detail={`What you see is from ${sayWhen(new Date(shownFrom).toISOString())}. What you do is kept on this device and goes up by itself.`}
+          detail={`What you see is from ${sayWhen(new Date(shownFrom).toISOString())}. ${isUnsaved ? UNSAVED : KEPT}`}
         />
       )}
       {isReady || isOtherVersion ? (

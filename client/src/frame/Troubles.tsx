@@ -7,8 +7,9 @@ import { selectHandings } from '@/packet/handingsSlice';
 import { selectIsKept } from '@/packet/editsSlice';
 import { sayClash } from '@/packet/sayStep';
 import { useAppDispatch, useAppSelector } from '@/packet/store';
-import type { Trouble } from '@/packet/trouble';
+import { isFar, type Trouble } from '@/packet/trouble';
 import { selectTroubles, troubleSeen } from '@/packet/troublesSlice';
+import { selectWaitsForLine } from '@/packet/waitsForLine';
 import { wakeAll } from '@/packet/wakeAll';
 import { WaitingNotice } from '@/page/WaitingNotice';
 import { Button } from '@/ui/Button';
@@ -18,7 +19,7 @@ import { useClashes } from './useClashes';
 
 /** What went wrong, told over whatever screen is open, each with a way on. */
 export function Troubles() {
-  const { told, saving, remark } = useAppSelector(selectTroubles);
+  const { told, saving: held, remark } = useAppSelector(selectTroubles);
   const isKept = useAppSelector(selectIsKept);
   const clashes = useClashes();
   const dispatch = useAppDispatch();
@@ -27,6 +28,9 @@ export function Troubles() {
   const handings = useAppSelector(selectHandings);
   // Where it is handed over it is said in its own place.
   const waiting = usePathname().endsWith('/hand-over') ? undefined : handings[0];
+  // Said with the line that they wait for: a phone has no room for the same thing twice.
+  const isSaid = useAppSelector(selectWaitsForLine);
+  const saving = isSaid ? null : held;
   if (!told && !saving && !remark && !first && !waiting) return null;
   return (
     <View style={styles.notices}>
@@ -47,10 +51,9 @@ export function Troubles() {
 }
 
 /** Why changes wait, and that they are not lost. */
-function saySaving({ kind, detail }: Trouble, isKept: boolean): string {
+function saySaving(trouble: Trouble, isKept: boolean): string {
   if (!isKept) return 'This device has no room to keep them: leave this page open until they are saved.';
-  const isFar = kind === 'offline' || kind === 'unexpected';
-  return `${isFar ? 'Ravlo cannot be reached just now.' : detail} They are kept on this device and go up by themselves.`;
+  return `${isFar(trouble) ? 'Ravlo cannot be reached just now.' : trouble.detail} They are kept on this device and go up by themselves.`;
 }
 
 function Told({ trouble, onSeen }: { readonly trouble: Trouble; readonly onSeen: () => void }) {

@@ -21,7 +21,7 @@ import { WHY_NO_LIVE_CAMERA } from '@/packet/secure';
 import { wakeAll } from '@/packet/wakeAll';
 import { confirmedCleared, selectPhotos } from '@/packet/photosSlice';
 import { selectFacts } from '@/packet/editsSlice';
-import { toTrouble } from '@/packet/trouble';
+import { isFar, toTrouble } from '@/packet/trouble';
 import { KeptPhotos } from '@/page/KeptPhotos';
 import { PhotoInput, type PhotoInputHandle } from './PhotoInput';
 import { useRoom } from './useRoom';
@@ -60,7 +60,8 @@ export function GatherScreen({ packetId, before, worksheet }: GatherScreenProps)
   const { isRoomy, unkept } = useRoom();
   const name = useAppSelector((state) => (packet ? selectFacts(state, packet).name : ' '));
   const held = items.find((item) => item.state === 'waiting' && item.trouble);
-  const pages = packet?.pageCount ?? 0;
+  const pages = packet?.pages.length ?? 0;
+  const trouble = error ? toTrouble(error) : null;
   // Where a page may not look through the camera, the device's own program takes the photo.
   const openCamera = () =>
     canUseCamera() ? router.push(`/packet/${packetId}/camera`) : camera.current?.open();
@@ -88,7 +89,7 @@ export function GatherScreen({ packetId, before, worksheet }: GatherScreenProps)
     >
       <PhotoInput ref={camera} camera testId="camera-input" onFiles={take} />
       <PhotoInput ref={library} testId="library-input" onFiles={take} />
-      {error ? <Notice tone="attention" title={toTrouble(error).detail} /> : null}
+      {trouble && !(packet && isFar(trouble)) ? <Notice tone="attention" title={trouble.detail} /> : null}
       {isRoomy ? null : (
         <Notice tone="attention" title="This device has hardly any room left." detail={sayRoom(unkept)} />
       )}
@@ -96,7 +97,7 @@ export function GatherScreen({ packetId, before, worksheet }: GatherScreenProps)
         <Notice
           tone="attention"
           title={
-            held.trouble?.kind === 'offline' || held.trouble?.kind === 'unexpected' || !held.trouble
+            !held.trouble || isFar(held.trouble)
               ? 'Ravlo cannot be reached, so these photos are not saved there yet.'
               : held.trouble.detail
           }

@@ -4,7 +4,7 @@ import { ensureBegun } from './begun';
 import { hashOf } from './hashOf';
 import { sendHanded, type Progress } from './sendHanded';
 import type { AppThunk } from './store';
-import { isPassing, toTrouble, UNEXPECTED, type Trouble } from './trouble';
+import { isFar, isPassing, toTrouble, UNEXPECTED, type Trouble } from './trouble';
 
 export interface HandOverGiven {
   readonly packetId: string;
@@ -75,7 +75,7 @@ export function handOver(mine: MyBrief, given: HandOverGiven, say: SayGoing): Ap
     } catch (reason) {
       const trouble = toTrouble(reason);
       // What nobody has answered may have been done: that is found out, and not left in doubt.
-      const isAsked = isUnanswered(trouble) && hashes.length === files.length;
+      const isAsked = isFar(trouble) && hashes.length === files.length;
       const there = isAsked ? await dispatch(arrived(brief.id, hashes)) : null;
       return there ? { attempt: there } : { attempt: null, trouble, why: sayWhy(trouble) };
     }
@@ -107,6 +107,4 @@ async function send(key: string, file: Blob, say: SayGoing, saying: string): Pro
 export const standingWith = ({ attempts }: MyBrief, hashes: readonly string[]): Attempt | null =>
   attempts.find(({ takenBackAt, receipt }) => takenBackAt === null && isReceiptOf(receipt, hashes)) ?? null;
 
-const isUnanswered = ({ kind }: Trouble) => kind === 'offline' || kind === 'unexpected';
-
-const sayWhy = (trouble: Trouble): string => (isUnanswered(trouble) ? FAR : trouble.detail);
+const sayWhy = (trouble: Trouble): string => (isFar(trouble) ? FAR : trouble.detail);

@@ -41,6 +41,9 @@ export function toTrouble(reason: unknown): Trouble {
   return UNEXPECTED;
 }
 
+/** True where nobody has looked at what was asked: there was no answer, or none of Ravlo's own. */
+export const isFar = ({ kind }: Trouble): boolean => kind === 'offline' || kind === 'unexpected';
+
 /** What the server has looked at and will refuse again: nothing else is ever taken for an answer. */
 const FINAL: ReadonlySet<Trouble['kind']> = new Set<Trouble['kind']>([
   'bad-request',
@@ -65,8 +68,8 @@ const WHO: ReadonlySet<Trouble['kind']> = new Set<Trouble['kind']>([
 ]);
 
 /** True for trouble that whatever is sent next would meet as well. */
-export const isEveryones = ({ kind }: Trouble): boolean =>
-  kind === 'offline' || kind === 'unexpected' || kind === 'storage-full' || WHO.has(kind);
+export const isEveryones = (trouble: Trouble): boolean =>
+  isFar(trouble) || trouble.kind === 'storage-full' || WHO.has(trouble.kind);
 
 /** The first wait before trying again, ms; each further one is twice as long, up to the last. */
 const FIRST_WAIT = 1000;

@@ -3,6 +3,7 @@ import { api } from './api';
 import { handOver, type HandOverGiven } from './handOver';
 import { selectHanding, selectHandings, waits, waitsNoMore, type WaitingHanding } from './handingsSlice';
 import type { AppStore, AppThunk } from './store';
+import { isFar } from './trouble';
 import { remarked } from './troublesSlice';
 import { alone } from './windowId';
 import { once } from './windowParts';
@@ -93,7 +94,7 @@ function handOverWaiting(briefId: string): AppThunk<Promise<boolean>> {
       );
       return false;
     }
-    if (handed.trouble.kind === 'offline' || handed.trouble.kind === 'unexpected') return true;
+    if (isFar(handed.trouble)) return true;
     const waiting = selectHanding(getState(), briefId);
     if (waiting) {
       dispatch(waits({ ...waiting, refused: handed.why }));

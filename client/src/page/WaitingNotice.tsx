@@ -17,7 +17,7 @@ export function WaitingNotice({ waiting }: { readonly waiting: WaitingHanding })
       title={`${briefTitle} is not handed over yet.`}
       detail={
         refused ??
-        'The class desk cannot be reached. The file waits on this device and goes by itself once it can, while Ravlo is open here. What counts is when it arrives.'
+        'The class desk cannot be reached. It goes by itself once it can, while Ravlo is open here; what counts is when it arrives.'
       }
       below={
         <View style={styles.ways}>

@@ -5,6 +5,7 @@ import { selectRecipe } from '@/packet/editsSlice';
 import { isAhead } from '@/packet/photosSlice';
 import { sameItems } from '@/packet/sameItems';
 import { useAppSelector } from '@/packet/store';
+import { isFar } from '@/packet/trouble';
 import { sayState } from '@/page/sayBrief';
 import { Button } from '@/ui/Button';
 import { useOnItsWay } from '@/page/useOnItsWay';
@@ -51,7 +52,7 @@ export function TableNotices({ packetId, table, remarks, onOpen }: TableNoticesP
           </Words>
         </Pressable>
       ) : null}
-      {trouble ? <Notice tone="attention" title={trouble.detail} /> : null}
+      {trouble && !(packet && isFar(trouble)) ? <Notice tone="attention" title={trouble.detail} /> : null}
       {packet && packet.unreadable > 0 ? (
         <Notice
           tone="attention"
@@ -59,12 +60,7 @@ export function TableNotices({ packetId, table, remarks, onOpen }: TableNoticesP
           detail="The photos are safe on the computer that Ravlo runs on; the other pages are not affected."
         />
       ) : null}
-      {ahead > 0 ? (
-        <Notice
-          title={`${sayPages(ahead)} only on this device so far.`}
-          detail="Work on them as on the others: the photos go up by themselves once Ravlo can be reached."
-        />
-      ) : null}
+      {ahead > 0 ? <Notice title={`${sayPages(ahead)} only on this device so far.`} /> : null}
       {onItsWay > 0 ? (
         <Notice
           title={`${sayPages(onItsWay)} on the way.`}

@@ -211,7 +211,7 @@ const styles = StyleSheet.create({
   headerLying: { minHeight: 56 },
   lying: { flex: 1, flexDirection: 'row' },
   middle: { flex: 1 },
-  controls: { width: 300, justifyContent: 'flex-end' },
+  controls: { width: 352, justifyContent: 'flex-end' },
   said: { position: 'absolute', left: space.two, right: space.two, bottom: space.two, alignItems: 'center' },
   last: { width: '100%', height: '100%' },
 });

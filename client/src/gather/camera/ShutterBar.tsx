@@ -30,13 +30,14 @@ export function ShutterBar(props: ShutterBarProps) {
           style={[styles.side, styles.start]}
         >
           <View style={styles.last}>{last}</View>
-          <Words size="title" bold colour={colours.paperOnDark}>
-            {count}
-            {'\n'}
+          <View>
+            <Words size="title" bold colour={colours.paperOnDark}>
+              {`${count} `}
+            </Words>
             <Words size="small" colour={colours.deskQuiet}>
               {pages}
             </Words>
-          </Words>
+          </View>
         </Pressable>
         <Pressable
           role="button"
