@@ -167,6 +167,43 @@ test('a marker makes a class and writes a brief that a student sees when it is p
   await expect(browser.getByText('Nobody is in this class yet. Show them its code.')).toBeVisible();
 });
 
+test('a finished file goes by mail to anybody, once, however often it is pressed', async ({
+  page: browser,
+}) => {
+  await sitDown(browser, 'Imke');
+  await browser.goto(server.url);
+  await browser
+    .getByRole('link', { name: /^Passage log/ })
+    .last()
+    .click();
+  await browser
+    .getByRole('link', { name: 'Name it' })
+    .or(browser.getByRole('button', { name: 'Finish' }))
+    .first()
+    .click();
+  for (const time of [1, 2]) {
+    await test.step(`time ${time}`, async () => {
+      await expect(browser.getByRole('button', { name: 'Save or share' })).toBeEnabled({ timeout: 90_000 });
+      await browser.getByRole('button', { name: 'Save or share' }).click();
+      await browser.getByRole('button', { name: 'Send it by mail' }).click();
+      const sheet = browser.getByRole('dialog', { name: 'By mail' });
+      await expect(sheet.getByRole('button', { name: 'Send it' })).toBeDisabled();
+      await sheet.getByRole('textbox', { name: 'To' }).fill('aunt@skerry-point.example');
+      await sheet.getByRole('textbox', { name: 'Message' }).fill('Have a look at page 2.');
+      expect(await serious(browser)).toEqual([]);
+      await sheet.getByRole('button', { name: 'Send it' }).click();
+      await expect(browser.getByText('It is sent to aunt@skerry-point.example.')).toBeVisible({
+        timeout: 60_000,
+      });
+      await browser.keyboard.press('Escape');
+    });
+  }
+  await browser.goto(`${server.url}/mail`);
+  await browser.getByRole('button', { name: /to aunt@skerry-point\.example/ }).click();
+  await expect(browser.getByText('Have a look at page 2.')).toBeVisible();
+  await expect(browser.getByRole('button', { name: /to aunt@skerry-point\.example/ })).toHaveCount(1);
+});
+
 test('work goes by mail as a message that is shown first, and into a folder', async ({ page: browser }) => {
   await sitDown(browser, 'Imke');
   await joinSeamanship(browser);

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import path from 'node:path';
 import { readdir } from 'node:fs/promises';
 import request from 'supertest';
@@ -122,5 +123,34 @@ describe('photos that were chosen together', () => {
       );
     }
     expect((await pages()).map(({ photoName }) => photoName)).toEqual(['0', '1', '2', '3']);
+  });
+});
+
+describe('a photo whose page was shown before it arrived', () => {
+  const pageId = randomUUID();
+
+  it('becomes the page with the id that it brings', async () => {
+    const facts = factsOf(photo, { pageId });
+    expect(((await sendWhole(server.imke, facts, photo).expect(201)).body as Page).id).toBe(pageId);
+    // However often it is sent or asked for.
+    expect(((await sendWhole(server.imke, facts, photo).expect(200)).body as Page).id).toBe(pageId);
+    expect(((await ask(facts).expect(200)).body as Page).id).toBe(pageId);
+    expect((await pages()).map(({ id }) => id)).toEqual([pageId]);
+  });
+
+  it('takes nobody’s place: an id that is in use, also by another person, is not taken again', async () => {
+    const facts = factsOf(photo, { pageId });
+    const mine = (await sendWhole(server.imke, facts, photo).expect(201)).body as Page;
+    expect(mine.id).not.toBe(pageId);
+    const theirs = ((await request(server.jory).post('/api/packets').send({})).body as OpenPacket).id;
+    const foreign = factsOf(photo, { pageId: mine.id, packetId: theirs });
+    const their = (await sendWhole(server.jory, foreign, photo).expect(201)).body as Page;
+    expect(their.id).not.toBe(mine.id);
+    expect((await pages()).map(({ id }) => id)).toEqual([mine.id]);
+  });
+
+  it('is refused with an id that is none', async () => {
+    await sendWhole(server.imke, factsOf(photo, { pageId: 'page-7' }), photo).expect(400);
+    expect(await pages()).toEqual([]);
   });
 });

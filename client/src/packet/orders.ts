@@ -2,7 +2,7 @@ import { arrangeSchema, type Arrange, type OpenPacket } from '@ravlo/contract';
 import { z } from 'zod';
 import { api } from './api';
 import { ensureBegun } from './begun';
-import { isAhead } from './photosSlice';
+import { isAhead, selectPhotos } from './photosSlice';
 import { putInPlace } from './putInPlace';
 import { readJson } from './readJson';
 import type { AppStore, AppThunk, RootState } from './store';
@@ -58,6 +58,20 @@ function tell(order: Arrange & { isHeld?: boolean }): AppThunk<Promise<Trouble |
 const namesAhead = (state: RootState, { packets, known }: Arrange): boolean =>
   [...known, ...packets.flatMap(({ pageIds }) => pageIds)].some((id) => isAhead(state, id));
 
+/** An order without pages whose photos the server has refused: they will never be pages. */
+function withoutHeld(state: RootState, { packets, known }: Arrange): Arrange {
+  const held = new Set(
+    selectPhotos(state)
+      .filter(({ state }) => state === 'held')
+      .map(({ becomes }) => becomes),
+  );
+  const isPage = (id: string) => !held.has(id);
+  return {
+    packets: packets.map(({ packetId, pageIds }) => ({ packetId, pageIds: pageIds.filter(isPage) })),
+    known: known.filter(isPage),
+  };
+}
+
 /** Lays the pages here as they were ordered. */
 function holdHere(order: Arrange): AppThunk {
   return (dispatch, getState) => {
@@ -76,7 +90,7 @@ export function sendOrders(): AppThunk<Promise<void>> {
           const [first] = waitingOrders();
           if (!first || namesAhead(getState(), first)) return;
           for (const { packetId } of first.packets) if (await dispatch(ensureBegun(packetId))) return;
-          const trouble = await dispatch(tell({ ...first, isHeld: true }));
+          const trouble = await dispatch(tell({ ...withoutHeld(getState(), first), isHeld: true }));
           if (trouble && isPassing(trouble)) return;
           writeOrders(waitingOrders().slice(1));
           if (trouble) {

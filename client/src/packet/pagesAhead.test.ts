@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import type { Deleted, OpenPacket } from '@ravlo/contract';
+import type { Deleted, OpenPacket, Page, Problem } from '@ravlo/contract';
 import type { Darkroom, Insight } from '@/darkroom/darkroom';
 import { AWAY, realServerForTests, WELL } from '../../test/realServer';
 import { until } from '../../test/until';
@@ -18,7 +18,7 @@ import { addPhotos, resumePhotos, withdrawPhoto } from './photos';
 import { selectPhotos } from './photosSlice';
 import { sendPhoto } from './sendPhoto';
 import { createStore, type AppStore } from './store';
-import { OFFLINE } from './trouble';
+import { OFFLINE, readTrouble } from './trouble';
 import { wakeAll } from './wakeAll';
 
 /** Windows in which photos are worked on as pages while one real server is away. */
@@ -39,8 +39,8 @@ jest.mocked(sendPhoto).mockImplementation(async (photo) => {
   const { packetId, key, becomes, replaces, before, blob } = photo;
   const facts = { packetId, clientKey: key, pageId: becomes, replaces, before };
   const bytes = new Uint8Array(await blob.arrayBuffer());
-  const page = (await server.sendPhoto(facts, bytes)) as never;
-  return { page };
+  const answer = (await server.sendPhoto(facts, bytes)) as Page | Problem;
+  return 'status' in answer ? { trouble: readTrouble(answer) } : { page: answer };
 });
 
 const found: Insight['found'] = { outline: { by: 'whole', reason: 'all-sheet' }, turn: 90 };
@@ -160,6 +160,25 @@ it('a page that is deleted before it has arrived is kept by the server among wha
   expect((await onServer(id)).pages.map((page) => page.id)).toEqual([first]);
   const { pages } = (await server.ask('GET', 'deleted')) as Deleted;
   expect(pages.some(({ page }) => page.id === ahead)).toBe(true);
+});
+
+it('a photo that the server refuses holds up no order of the others', async () => {
+  const id = await server.newPacket(2);
+  const store = await openWindow(id);
+  const [first, second] = idsIn(store, id);
+  setAway(true);
+  await store.dispatch(addPhotos(id, [new File(['no photo'], 'broken.jpg', { type: 'image/jpeg' })]));
+  await until(() => idsIn(store, id).length === 3);
+  const ahead = idsIn(store, id)[2];
+  await store.dispatch(arrangePages(id, [{ packetId: id, pageIds: [second, ahead, first] }], 'order'));
+  setAway(false);
+  store.dispatch(wakeAll());
+  await until(() => selectPhotos(store.getState()).some(({ state }) => state === 'held'));
+  // It stands on gather then, with ways on, and is no page.
+  await until(() => idsIn(store, id).length === 2);
+  await store.dispatch(sendOrders());
+  await until(() => waitingOrders().length === 0);
+  expect((await onServer(id)).pages.map((page) => page.id)).toEqual([second, first]);
 });
 
 it('an order of pages is taken back without the server, and what holds in the end is told to it', async () => {

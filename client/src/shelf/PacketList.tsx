@@ -5,7 +5,7 @@ import { Notice } from '@/ui/Notice';
 import { space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { PacketRow } from './PacketRow';
-import { useGrowing } from './useGrowing';
+import { useGrowing } from '@/ui/useGrowing';
 
 export interface PacketListProps {
   readonly shelf: Shelf | undefined;

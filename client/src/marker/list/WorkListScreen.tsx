@@ -11,6 +11,7 @@ import { KeysHelp } from '@/ui/KeysHelp';
 import { Notice } from '@/ui/Notice';
 import { TextField } from '@/ui/TextField';
 import { colours, space } from '@/ui/tokens';
+import { useGrowing } from '@/ui/useGrowing';
 import { useKeys } from '@/ui/useKeys';
 import { useNow } from '@/ui/useNow';
 import { useWide } from '@/ui/useWide';
@@ -51,6 +52,7 @@ function WorkList({ of }: { readonly of: BriefWork }) {
   const [wanted, setWanted] = useState('');
   const [chosen, setChosen] = useState(0);
   const finder = useRef<TextInput>(null);
+  const { shown: drawn, end } = useGrowing();
 
   const shown = inOrder(
     work.filter(
@@ -116,7 +118,7 @@ function WorkList({ of }: { readonly of: BriefWork }) {
             {isWide && span ? <TimeHead span={span} dueAt={brief.dueAt} /> : <View style={styles.grow} />}
           </View>
           <View role="list" aria-label="Students">
-            {shown.map((each, i) => (
+            {shown.slice(0, Math.max(drawn, at + 1)).map((each, i) => (
               <WorkRow
                 key={each.student.id}
                 work={each}
@@ -129,6 +131,7 @@ function WorkList({ of }: { readonly of: BriefWork }) {
               />
             ))}
           </View>
+          {shown.length > drawn ? <div ref={end} style={{ height: 1 }} /> : null}
           {shown.length === 0 ? (
             <Words colour={colours.quiet}>
               {work.length === 0
