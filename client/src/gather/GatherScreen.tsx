@@ -19,6 +19,7 @@ import { useFlatbed } from './flatbed/useFlatbed';
 import { takeIn } from './intake/takeIn';
 import { WHY_NO_LIVE_CAMERA } from '@/packet/secure';
 import { wakeAll } from '@/packet/wakeAll';
+import { selectLine } from '@/packet/lineSlice';
 import { confirmedCleared, selectPhotos } from '@/packet/photosSlice';
 import { selectFacts } from '@/packet/editsSlice';
 import { isFar, toTrouble } from '@/packet/trouble';
@@ -62,6 +63,8 @@ export function GatherScreen({ packetId, before, worksheet }: GatherScreenProps)
   const held = items.find((item) => item.state === 'waiting' && item.trouble);
   const pages = packet?.pages.length ?? 0;
   const trouble = error ? toTrouble(error) : null;
+  // The frame says that there is no line.
+  const isSaid = useAppSelector((state) => selectLine(state).shownFrom !== null);
   // Where a page may not look through the camera, the device's own program takes the photo.
   const openCamera = () =>
     canUseCamera() ? router.push(`/packet/${packetId}/camera`) : camera.current?.open();
@@ -89,7 +92,7 @@ export function GatherScreen({ packetId, before, worksheet }: GatherScreenProps)
     >
       <PhotoInput ref={camera} camera testId="camera-input" onFiles={take} />
       <PhotoInput ref={library} testId="library-input" onFiles={take} />
-      {trouble && !(packet && isFar(trouble)) ? <Notice tone="attention" title={trouble.detail} /> : null}
+      {trouble && !(isSaid && isFar(trouble)) ? <Notice tone="attention" title={trouble.detail} /> : null}
       {isRoomy ? null : (
         <Notice tone="attention" title="This device has hardly any room left." detail={sayRoom(unkept)} />
       )}

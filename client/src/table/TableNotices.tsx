@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { Pressable, StyleSheet } from 'react-native';
 import { checkParts, sayPages, type Page } from '@ravlo/contract';
 import { selectRecipe } from '@/packet/editsSlice';
+import { selectLine } from '@/packet/lineSlice';
 import { isAhead } from '@/packet/photosSlice';
 import { sameItems } from '@/packet/sameItems';
 import { useAppSelector } from '@/packet/store';
@@ -29,6 +30,8 @@ export interface TableNoticesProps {
 export function TableNotices({ packetId, table, remarks, onOpen }: TableNoticesProps) {
   const { packet, pages, trouble } = table;
   const onItsWay = useOnItsWay(packetId);
+  // The frame says that there is no line.
+  const isSaid = useAppSelector((state) => selectLine(state).shownFrom !== null);
   const ahead = useAppSelector((state) => pages.filter(({ id }) => isAhead(state, id)).length);
   const router = useRouter();
   const now = useNow();
@@ -52,7 +55,7 @@ export function TableNotices({ packetId, table, remarks, onOpen }: TableNoticesP
           </Words>
         </Pressable>
       ) : null}
-      {trouble && !(packet && isFar(trouble)) ? <Notice tone="attention" title={trouble.detail} /> : null}
+      {trouble && !(isSaid && isFar(trouble)) ? <Notice tone="attention" title={trouble.detail} /> : null}
       {packet && packet.unreadable > 0 ? (
         <Notice
           tone="attention"

@@ -207,7 +207,6 @@ const styles = StyleSheet.create({
   },
   title: { flex: 1 },
   gap: { width: 48 },
-  /** over the picture's corner, which is bare there */
   headerLying: { minHeight: 56 },
   lying: { flex: 1, flexDirection: 'row' },
   middle: { flex: 1 },

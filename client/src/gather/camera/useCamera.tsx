@@ -49,7 +49,8 @@ export function useCamera(): Source {
     const open = async () => {
       try {
         const opened = await openCamera(stillsFail.current);
-        if (isOver || document.hidden) {
+        // Hidden and shown again while it was being opened: one is enough.
+        if (isOver || document.hidden || stream) {
           close(opened.stream);
           return;
         }

@@ -26,7 +26,9 @@ export async function watchVideo(video: HTMLVideoElement, { isOver, look, onRest
     }
     if (pace.rests && now - lookedAt < LOOK_AT_REST) continue;
     lookedAt = now;
-    await look(await createImageBitmap(video));
+    // A camera that is just changing its size has no frame for a moment.
+    const frame = await createImageBitmap(video).catch(() => null);
+    if (frame) await look(frame);
   }
 }
 
