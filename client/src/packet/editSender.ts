@@ -22,6 +22,7 @@ import {
   type Pending,
 } from './pendingEdits';
 import type { AppThunk } from './store';
+import { loadPhotos } from './loadPhotos';
 import { isAhead } from './photosSlice';
 import { isPassing, OFFLINE, toTrouble, waitAfter, type Trouble } from './trouble';
 import { savingHeld, savingWent, told } from './troublesSlice';
@@ -44,6 +45,7 @@ function sendAll(packetId: string): AppThunk<Promise<void>> {
   return (dispatch, getState, parts) =>
     once(parts, `send ${packetId}`, async () => {
       await dispatch(ensureEdits(packetId));
+      await dispatch(loadPhotos());
       for (let tries = 1; ;) {
         const { sending, waiting } = selectPacketEdits(getState(), packetId);
         if (!sending && isNothing(waiting)) break;

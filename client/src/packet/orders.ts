@@ -2,6 +2,7 @@ import { arrangeSchema, type Arrange, type OpenPacket } from '@ravlo/contract';
 import { z } from 'zod';
 import { api } from './api';
 import { ensureBegun } from './begun';
+import { loadPhotos } from './loadPhotos';
 import { isAhead, selectPhotos } from './photosSlice';
 import { putInPlace } from './putInPlace';
 import { readJson } from './readJson';
@@ -10,7 +11,7 @@ import { isPassing, toTrouble, type Trouble } from './trouble';
 import { told } from './troublesSlice';
 import { own } from './whose';
 import { alone } from './windowId';
-import { once } from './windowParts';
+import { inTurn } from './windowParts';
 
 /**
  * Which pages lie where, told to the server. What it cannot be told just now holds here at once and is kept in the browser, and is told
@@ -38,6 +39,7 @@ function writeOrders(orders: readonly Arrange[]): void {
 export function giveOrder(order: Arrange): AppThunk<Promise<Trouble | null>> {
   return async (dispatch, getState) => {
     // One after the other: what was ordered later holds.
+    await dispatch(loadPhotos());
     const mustWait = waitingOrders().length > 0 || namesAhead(getState(), order);
     const trouble = mustWait ? null : await dispatch(tell(order));
     if (!mustWait && trouble?.kind !== 'offline') return trouble;
@@ -84,8 +86,10 @@ function holdHere(order: Arrange): AppThunk {
 /** Tells the server what waits to be told. */
 export function sendOrders(): AppThunk<Promise<void>> {
   return (dispatch, getState, parts) =>
-    once(parts, 'orders', () =>
+    // Whoever asks while it is going on may know of something that it has passed by.
+    inTurn(parts, 'orders', () =>
       alone('orders', async () => {
+        await dispatch(loadPhotos());
         for (;;) {
           const [first] = waitingOrders();
           if (!first || namesAhead(getState(), first)) return;

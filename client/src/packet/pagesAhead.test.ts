@@ -56,8 +56,7 @@ const photo = (name: 'tides-neap' | 'passage-log' | 'tide-curve') =>
   });
 
 let closing: (() => void)[] = [];
-/** A window on a packet, as the app has it. */
-async function openWindow(packetId: string): Promise<AppStore> {
+function createWindow(): AppStore {
   const darkroom = {
     hold: () => undefined,
     photoUrl: (id: string) => `/api/photos/${id}`,
@@ -68,6 +67,12 @@ async function openWindow(packetId: string): Promise<AppStore> {
   for (const pause of [store.parts.photoPause, store.parts.editPause])
     jest.spyOn(pause, 'wait').mockImplementation(() => new Promise((resolve) => setTimeout(resolve, 50)));
   closing.push(watchPages(store), keepAnswers(store), watchAhead(store), watchOrders(store));
+  return store;
+}
+
+/** A window on a packet, as the app has it. */
+async function openWindow(packetId: string): Promise<AppStore> {
+  const store = createWindow();
   await store.dispatch(api.endpoints.packet.initiate(packetId));
   await store.dispatch(resumeEdits());
   void store.dispatch(resumePhotos());
@@ -138,6 +143,36 @@ it('it is all there after the page was opened anew, and goes up from there', asy
   // However often the packet is answered meanwhile.
   await later.dispatch(api.endpoints.packet.initiate(id, { forceRefetch: true }));
   expect(idsIn(later, id)).toEqual([curve, first, log]);
+});
+
+it('what was done to pages ahead is told after their photos, also when the page is opened with the server well again', async () => {
+  const id = await server.newPacket(1);
+  const before = await openWindow(id);
+  const [first] = idsIn(before, id);
+  setAway(true);
+  await before.dispatch(addPhotos(id, [photo('tide-curve')]));
+  await until(() => pagesIn(before, id)[1]?.recipe.outline.by === 'whole');
+  const ahead = pagesIn(before, id)[1];
+  before.dispatch(changeRecipe(ahead, (recipe) => turnedBy(recipe, 90), 'turned'));
+  await before.dispatch(arrangePages(id, [{ packetId: id, pageIds: [ahead.id, first] }], 'order'));
+  await settled();
+  closing.forEach((close) => close());
+  closing = [];
+  // The first window is gone: it does nothing any more.
+  before.dispatch = (() => Promise.resolve()) as never;
+  for (const pause of [before.parts.photoPause, before.parts.editPause])
+    jest.spyOn(pause, 'wait').mockImplementation(() => new Promise(() => undefined));
+
+  setAway(false);
+  const later = createWindow();
+  // As a window does it: whichever is the quicker must not be the first to be told.
+  void later.dispatch(sendOrders());
+  void later.dispatch(resumeEdits());
+  void later.dispatch(resumePhotos());
+  await until(async () => (await onServer(id)).pages[0].id === ahead.id);
+  await until(async () => (await onServer(id)).pages[0].recipe.turn === 180);
+  expect(waitingOrders()).toEqual([]);
+  expect(later.getState().troubles.told).toBeNull();
 });
 
 it('a page that is deleted before it has arrived is kept by the server among what was deleted', async () => {

@@ -4,11 +4,12 @@ import { api } from './api';
 import { lookOnce } from './findPages';
 import { hashOf } from './hashOf';
 import { photoOf } from './keptPhotos';
+import { selectLine } from './lineSlice';
 import { measurePhoto } from './measurePhoto';
 import { keepPhoto } from './photoCache';
 import { isOnItsWay, selectPhoto, selectPhotos, type PhotoItem } from './photosSlice';
 import type { KeptPhoto } from './photoStore';
-import type { AppStore, AppThunk } from './store';
+import type { AppStore, AppThunk, RootState } from './store';
 import { judged } from './verdictsSlice';
 import { once } from './windowParts';
 
@@ -17,6 +18,10 @@ import { once } from './windowParts';
  * have, and is looked at, turned, put in order and made into a PDF like any other. When the photo has arrived, the server's
  * page is the same page.
  */
+
+/** True where the last asking, or a photo's last try, met no server. */
+export const isLineDown = (state: RootState): boolean =>
+  selectLine(state).isLost || selectPhotos(state).some(({ trouble }) => trouble?.kind === 'offline');
 
 /** Shows every photo that waits as its page, in the packets that are open here. */
 export function showAllAhead(): AppThunk<Promise<void>> {
@@ -123,7 +128,7 @@ export function watchAhead(store: AppStore): () => void {
         if (item.packetId !== id || !isOnItsWay(item)) continue;
         const wasShown = extra.ahead.has(item.key) || pages.some((page) => page.id === item.becomes);
         if (wasShown) extra.ahead.add(item.key);
-        if (wasShown || getState().line.isLost) await dispatch(showAhead(item.key));
+        if (wasShown || isLineDown(getState())) await dispatch(showAhead(item.key));
       }
     },
   });

@@ -8,7 +8,6 @@ import { rememberRetake } from './history';
 import { photoOf, removeShot } from './keptPhotos';
 import type { PhotoEvent } from './photoLife';
 import { findPage, lookAhead } from './findPages';
-import { lost } from './lineSlice';
 import { sendOrders } from './orders';
 import { hideAhead, showAllAhead } from './pagesAhead';
 import { keepPhoto } from './photoCache';
@@ -89,10 +88,7 @@ function sendOne(key: string): AppThunk<Promise<void>> {
       await dispatch(keepHeld(key));
       const after = selectPhoto(getState(), key);
       if (after?.state === 'held') dispatch(hideAhead(after));
-      if (result.trouble.kind === 'offline') {
-        dispatch(lost());
-        void dispatch(showAllAhead());
-      }
+      if (result.trouble.kind === 'offline') void dispatch(showAllAhead());
       return;
     }
     const wasWithdrawn = parts.withdrawn.delete(key);

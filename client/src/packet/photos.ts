@@ -1,9 +1,8 @@
 import { nanoid } from 'nanoid';
 import { api } from './api';
 import { photoOf, removeShot } from './keptPhotos';
-import { selectLine } from './lineSlice';
-import { hideAhead, showAhead } from './pagesAhead';
-import { FRESH_LIFE } from './photoLife';
+import { loadPhotos, newItem } from './loadPhotos';
+import { hideAhead, isLineDown, showAhead } from './pagesAhead';
 import { added, aimed, gone, happened, keptOrNot, mirrored, selectPhoto, selectPhotos } from './photosSlice';
 import type { PhotoItem } from './photosSlice';
 import { sendPhotos } from './photoSender';
@@ -57,34 +56,16 @@ export function addPhotos(
         if (item) parts.tellOthers({ type: 'photo', item });
       }
       void dispatch(sendPhotos());
-      if (selectLine(getState()).isLost) void dispatch(showAhead(photo.key));
+      if (isLineDown(getState())) void dispatch(showAhead(photo.key));
     }
     return photos.map(({ key }) => key);
   };
 }
 
-function newItem({ key, packetId, name, blob, order, held, becomes }: KeptPhoto): PhotoItem {
-  return {
-    ...FRESH_LIFE,
-    ...(held ? { state: 'held', trouble: held } : null),
-    key,
-    packetId,
-    name,
-    bytes: blob.size,
-    order,
-    becomes,
-    isKept: true,
-  };
-}
-
 /** Picks up what an earlier visit left unsent. */
 export function resumePhotos(): AppThunk<Promise<void>> {
-  return async (dispatch, _getState, parts) => {
-    for (const photo of await parts.photoStore.all()) {
-      parts.lastOrder = Math.max(parts.lastOrder, photo.order);
-      parts.heardOf.add(photo.key);
-      dispatch(added(newItem(photo)));
-    }
+  return async (dispatch) => {
+    await dispatch(loadPhotos());
     await dispatch(sendPhotos());
   };
 }

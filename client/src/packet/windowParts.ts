@@ -38,6 +38,8 @@ export interface WindowParts {
   readonly darkroom: Darkroom;
   /** what was seen in photos that have come in, by SHA-256, until the server knows of it */
   readonly insights: Map<string, Promise<Insight>>;
+  /** what an earlier visit left unsent is known; null before anybody has asked */
+  photosLoaded: Promise<void> | null;
   /** photos are kept in the order of these numbers */
   lastOrder: number;
   isSendingPhotos: boolean;
@@ -75,6 +77,7 @@ export function createWindowParts({
     going: new Map(),
     darkroom,
     insights: new Map(),
+    photosLoaded: null,
     lastOrder: 0,
     isSendingPhotos: false,
     tellOthers: (message) => channel?.postMessage(message),
