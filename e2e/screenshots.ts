@@ -3,6 +3,7 @@ import { mkdirSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import sharp from 'sharp';
 import type { Household } from '@ravlo/contract';
 import { CHROMIUM } from './support/chromium';
 import { startRavlo } from './support/ravloServer';
@@ -173,10 +174,24 @@ try {
   await page.reload();
   await page.getByRole('list', { name: 'Due' }).waitFor();
   await page.getByText('No line to Ravlo.').waitFor();
-  await shoot('shelf-offline');
+  const shelf = await page.screenshot();
+  await page.goto(`${server.url}/settings`);
+  await page.getByText('Files that wait to be handed over').waitFor();
+  await page.waitForTimeout(400);
+  await besideEachOther('shelf-offline', [shelf, await page.screenshot()]);
 } finally {
   await browser.close();
   await server.remove();
+}
+
+/** Two phones in one picture. */
+async function besideEachOther(name: string, screens: readonly Buffer[]): Promise<void> {
+  const gap = 20;
+  const width = screens.length * (PHONE.width + gap) - gap;
+  await sharp({ create: { width, height: PHONE.height, channels: 3, background: '#ffffff' } })
+    .composite(screens.map((input, i) => ({ input, left: i * (PHONE.width + gap), top: 0 })))
+    .png()
+    .toFile(path.join(dir, `${name}.png`));
 }
 
 /** What a marker sees, in a browser of their own. */
