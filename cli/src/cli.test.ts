@@ -208,13 +208,13 @@ async function labelsOf(file: string): Promise<string> {
 describe('archive', () => {
   it('leads to the same pages as its photos, byte for byte', async () => {
     const photos = [photo('tides-week-3.jpg'), photo('dead-reckoning-sideways.jpg')];
-    const [zip, again] = [path.join(dir, 'log.zip'), path.join(dir, 'log-again.zip')];
-    const made = await ravlo('archive', ...photos, '-o', zip, '--name', 'Passage log');
-    expect(made).toMatchObject({ code: 0, lines: [{ file: zip, pages: 2 }] });
-    await ravlo('archive', zip, '-o', again);
-    expect((await readFile(again)).equals(await readFile(zip))).toBe(true);
+    const [archive, again] = [path.join(dir, 'log.zip'), path.join(dir, 'log-again.zip')];
+    const made = await ravlo('archive', ...photos, '-o', archive, '--name', 'Passage log');
+    expect(made).toMatchObject({ code: 0, lines: [{ file: archive, pages: 2 }] });
+    await ravlo('archive', archive, '-o', again);
+    expect((await readFile(again)).equals(await readFile(archive))).toBe(true);
     const [one, other] = [path.join(dir, 'archive.pdf'), path.join(dir, 'photos.pdf')];
-    expect((await ravlo('pdf', zip, '-o', one)).code).toBe(0);
+    expect((await ravlo('pdf', archive, '-o', one)).code).toBe(0);
     await ravlo('pdf', ...photos, '-o', other, '--look', 'daylight');
     const images = await imagesOf(await readFile(one));
     expect(images.length).toBeGreaterThan(2);

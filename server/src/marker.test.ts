@@ -449,7 +449,7 @@ describe('whoever does not mark in the class', () => {
       ['give back', 'post', `attempts/${attempt.id}/give-back`],
       ['give back all', 'post', `briefs/${briefId}/give-back`],
       ['csv', 'get', `briefs/${briefId}/points.csv`],
-      ['zip', 'get', `briefs/${briefId}/files.zip`],
+      ['all files', 'get', `briefs/${briefId}/files.zip`],
       ['json', 'get', `briefs/${briefId}/results.json`],
       ['change a brief', 'put', `briefs/${briefId}`, body],
       ['put a brief away', 'delete', `briefs/${briefId}`],

@@ -1,4 +1,4 @@
-import { arrangeSchema, type Arrange, type OpenPacket } from '@ravlo/contract';
+import { arrangeSchema, type Arrange } from '@ravlo/contract';
 import { z } from 'zod';
 import { api } from './api';
 import { ensureBegun } from './begun';
@@ -6,7 +6,7 @@ import { loadPhotos } from './loadPhotos';
 import { isAhead, selectPhotos } from './photosSlice';
 import { putInPlace } from './putInPlace';
 import { readJson } from './readJson';
-import type { AppStore, AppThunk, RootState } from './store';
+import type { AppThunk, RootState } from './store';
 import { isPassing, toTrouble, type Trouble } from './trouble';
 import { told } from './troublesSlice';
 import { own } from './whose';
@@ -110,15 +110,11 @@ export function sendOrders(): AppThunk<Promise<void>> {
     );
 }
 
-/** Whatever a packet is answered to be: what waits to be told holds. @returns a function that ends it */
-export function watchOrders(store: AppStore): () => void {
-  return store.startListening({
-    matcher: api.endpoints.packet.matchFulfilled,
-    effect: (action, { dispatch }) => {
-      const { id } = (action as { payload: OpenPacket } & typeof action).payload;
-      for (const order of waitingOrders())
-        if (order.packets.some(({ packetId }) => packetId === id)) dispatch(holdHere(order));
-      void dispatch(sendOrders());
-    },
-  });
+/** Lays a packet's pages as they were ordered, whatever was answered, and tells what waits. */
+export function keepOrder(packetId: string): AppThunk {
+  return (dispatch) => {
+    for (const order of waitingOrders())
+      if (order.packets.some((each) => each.packetId === packetId)) dispatch(holdHere(order));
+    void dispatch(sendOrders());
+  };
 }

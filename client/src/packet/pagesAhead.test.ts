@@ -12,7 +12,7 @@ import { watchPages } from './findPages';
 import { hashOf } from './hashOf';
 import { arrangePages, undo } from './history';
 import { keepAnswers } from './keepAnswers';
-import { sendOrders, waitingOrders, watchOrders } from './orders';
+import { sendOrders, waitingOrders } from './orders';
 import { watchAhead } from './pagesAhead';
 import { addPhotos, resumePhotos, withdrawPhoto } from './photos';
 import { selectPhotos } from './photosSlice';
@@ -66,7 +66,7 @@ function createWindow(): AppStore {
   // No test waits out what a person would not notice.
   for (const pause of [store.parts.photoPause, store.parts.editPause])
     jest.spyOn(pause, 'wait').mockImplementation(() => new Promise((resolve) => setTimeout(resolve, 50)));
-  closing.push(watchPages(store), keepAnswers(store), watchAhead(store), watchOrders(store));
+  closing.push(watchPages(store), keepAnswers(store), watchAhead(store));
   return store;
 }
 

@@ -6,6 +6,7 @@ import { hashOf } from './hashOf';
 import { photoOf } from './keptPhotos';
 import { selectLine } from './lineSlice';
 import { measurePhoto } from './measurePhoto';
+import { keepOrder } from './orders';
 import { keepPhoto } from './photoCache';
 import { isOnItsWay, selectPhoto, selectPhotos, type PhotoItem } from './photosSlice';
 import type { KeptPhoto } from './photoStore';
@@ -118,7 +119,7 @@ export function hideAhead({ key, packetId, becomes }: PhotoItem): AppThunk {
   };
 }
 
-/** Whatever a packet is answered to be: pages ahead that were shown in it still are. @returns a function that ends it */
+/** Whatever a packet is answered to be: pages ahead that were shown in it still are, and lie as ordered. @returns a function that ends it */
 export function watchAhead(store: AppStore): () => void {
   return store.startListening({
     matcher: api.endpoints.packet.matchFulfilled,
@@ -130,6 +131,8 @@ export function watchAhead(store: AppStore): () => void {
         if (wasShown) extra.ahead.add(item.key);
         if (wasShown || isLineDown(getState())) await dispatch(showAhead(item.key));
       }
+      // Only now are all pages there that an order may name.
+      dispatch(keepOrder(id));
     },
   });
 }
