@@ -5,12 +5,16 @@ const CENTRES = ({ side, along, inset }: HolesPlan, { width, height }: SheetPlan
     side === 'left' ? [inset, height / 2 + place] : [width / 2 + place, inset],
   );
 
+/** Where a sheet was punched: the middle of each hole and its radius, mm from the sheet's top left. */
+export function punchedHoles(plan: SheetPlan): { x: number; y: number; radius: number }[] {
+  const { holes } = plan;
+  return holes ? CENTRES(holes, plan).map(([x, y]) => ({ x, y, radius: holes.diameter / 2 })) : [];
+}
+
 /** Punched holes as SVG path data in mm, drawn the other way round so that they are left out of the sheet. */
 export function holesPath(plan: SheetPlan): string {
-  if (!plan.holes) return '';
-  const r = plan.holes.diameter / 2;
-  return CENTRES(plan.holes, plan)
-    .map(([x, y]) => `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`)
+  return punchedHoles(plan)
+    .map(({ x, y, radius: r }) => `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`)
     .join('');
 }
 
@@ -18,8 +22,8 @@ export function holesPath(plan: SheetPlan): string {
 export function drawSpoils(plan: SheetPlan): string {
   let svg = '';
   if (plan.holes?.isRinged) {
-    for (const [x, y] of CENTRES(plan.holes, plan)) {
-      svg += `<circle cx="${x}" cy="${y}" r="${plan.holes.diameter * 0.95}" fill="#fff" fill-opacity="0.6" stroke="#8a8a86" stroke-opacity="0.35" stroke-width="0.25"/>`;
+    for (const { x, y, radius } of punchedHoles(plan)) {
+      svg += `<circle cx="${x}" cy="${y}" r="${radius * 1.9}" fill="#fff" fill-opacity="0.6" stroke="#8a8a86" stroke-opacity="0.35" stroke-width="0.25"/>`;
     }
   }
   for (const { kind, at, size } of plan.patches ?? []) {

@@ -7,5 +7,6 @@ export { renderSheet } from './renderSheet';
 export { pageTruth, type PageTruth } from './pageTruth';
 export { CLEAN_KINDS, cleanScene, gradedScene, type CleanKind } from './cleanScenes';
 export { inkSheet } from './inkSheets';
+export { punchedHoles } from './drawSpoils';
 export { MARK_COLOURS } from './drawColours';
 export { INKS, type SheetPlan } from './sheet';

@@ -1,5 +1,6 @@
 /** What `measure` looks at beyond the other doors, to fit what core has learned and to say why. Not for the product. */
 export { RULE } from '../clean/pageParts';
+export { holesSeen } from '../clean/holesSeen';
 export { inkPatches, inkPlane, PATCH_SIDE } from '../flatten/inkPatches';
 export { uprightVotes, weighVotes, type UprightVotes } from '../flatten/upright';
 export { classicalMapOf } from '../clean/clean';

@@ -6,6 +6,12 @@ import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
 import type { Rgba } from '@ravlo/core';
 
+export interface Hole {
+  readonly x: number;
+  readonly y: number;
+  readonly radius: number;
+}
+
 /** A flat page as it was photographed, with what is where on it. */
 export interface CleanPage {
   readonly name: string;
@@ -15,6 +21,8 @@ export interface CleanPage {
   readonly lines: readonly string[];
   /** photo pixels a page pixel */
   readonly photoScale: number;
+  /** where it was punched, page pixels */
+  readonly holes: readonly Hole[];
   readonly page: Rgba;
   /** written by hand; printed to be read; rules; highlighter: covered shares, 0 to 255 */
   readonly ink: Uint8Array;
@@ -64,7 +72,7 @@ export function cleanPageNames(dir: string): string[] {
 export async function readCleanPage(name: string): Promise<CleanPage> {
   const facts = JSON.parse(readFileSync(`${name}.json`, 'utf8')) as Pick<
     CleanPage,
-    'kind' | 'paper' | 'pen' | 'lines' | 'photoScale'
+    'kind' | 'paper' | 'pen' | 'lines' | 'photoScale' | 'holes'
   >;
   const { data, info } = await sharp(`${name}.png`).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
   const parts = await sharp(`${name}.parts.png`).raw().toBuffer();

@@ -5,7 +5,7 @@ import path from 'node:path';
 import { Command } from 'commander';
 import sharp from 'sharp';
 import { flatten, PAGE_DPI, signedArea, type Quad, type Rgba } from '@ravlo/core';
-import { cleanScene, gradedScene, pageTruth, photograph, type Scene } from '@ravlo/studio';
+import { cleanScene, gradedScene, pageTruth, photograph, punchedHoles, type Scene } from '@ravlo/studio';
 
 /** The photo through JPEG, as every photo comes. */
 async function throughJpeg({ width, height, data }: Rgba, { lens }: Scene): Promise<Rgba> {
@@ -68,6 +68,11 @@ for (let k = 0; k < count; k++) {
     hand,
     lines: [text.title, ...text.lines],
     photoScale: photoScale(truth.corners, width, height),
+    holes: punchedHoles(scene.sheet).map(({ x, y, radius }) => ({
+      x: (x / scene.sheet.width) * width,
+      y: (y / scene.sheet.height) * height,
+      radius: (radius / scene.sheet.width) * width,
+    })),
   };
   await writeFile(`${name}.json`, JSON.stringify(facts));
 }

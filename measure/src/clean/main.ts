@@ -45,6 +45,7 @@ function line({
   deviation,
   rules,
   faded,
+  holes,
   width,
   word,
   reasons,
@@ -63,6 +64,7 @@ function line({
     `paper ${deviation.toFixed(2)}`,
     rules ? `rules ${rules.patchiness.toFixed(2)} ${rules.darkness.toFixed(2)}` : '',
     faded ? `faded ${(100 * faded.left).toFixed(1)} ${(100 * faded.harmed).toFixed(2)}` : '',
+    holes.punched || holes.letters ? `holes ${holes.left} of ${holes.punched}, letters ${holes.letters}` : '',
     `width ${width.px.toFixed(2)} ${width.bolder?.toFixed(2) ?? ''}`,
     `${word} ${reasons.join(' ')} ms ${ms.daylight.toFixed(0)} ${ms.pen.toFixed(0)} ${ms.verdict.toFixed(0)}`,
   ].join(' · ');
@@ -143,6 +145,11 @@ process.stdout.write(
   `\nrules kept, ${ruled.length} pages: patchiness ${fixed(mean(ruled.map(({ patchiness }) => patchiness)), 3)}, darkness against the photo's ${fixed(mean(ruled.map(({ darkness }) => darkness)), 2)}, at most ${fixed(Math.max(...ruled.map(({ darkness }) => darkness)), 2)}\n` +
     `rules faded, ${faded.length} pages: ${fixed(100 * mean(faded.map(({ left }) => left)), 1)} % of the rules left, ${fixed(100 * mean(faded.map(({ harmed }) => harmed)), 2)} points of ink recall lost\n` +
     `print bolder by ${fixed(100 * median(bolder), 1)} % (${bolder.length} pages)\n`,
+);
+const punched = rows.reduce((sum, { holes }) => sum + holes.punched, 0);
+const stillThere = rows.reduce((sum, { holes }) => sum + holes.left, 0);
+process.stdout.write(
+  `holes gone: ${fixed(100 * (1 - stillThere / punched), 1)} % of ${punched}; letters taken for holes: ${rows.reduce((sum, { holes }) => sum + holes.letters, 0)} on ${rows.length} pages\n`,
 );
 const losing = rows.filter(({ looks }) => Math.max(looks.daylight.lost, looks.auto.lost) > 0.015);
 const whole = rows.filter((row) => !losing.includes(row));

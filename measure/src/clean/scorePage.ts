@@ -1,10 +1,11 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { checkPage, clean, inkMapOf, pickLook, type Look, type Rgba } from '@ravlo/core';
-import { classicalMapOf } from '@ravlo/core/inside';
+import { classicalMapOf, holesSeen } from '@ravlo/core/inside';
 import type { Comparison } from '../comparison';
 import { greyOf, otsu, sauvola } from './baselines';
 import { readCleanPage, type CleanPage } from './cleanPages';
 import { fadeScore, hueError, inkF, paperScore, tintChroma, type FadeScore, type InkF } from './cleanScores';
+import { holesLeft, takenForHoles } from './holeScores';
 import { ruleScore, type RuleScore } from './ruleScores';
 import { lettersOf, lostLetters, widthError } from './strokeScores';
 
@@ -34,6 +35,8 @@ export interface PageScore {
   readonly tint: number | null;
   readonly rules: RuleScore | null;
   readonly faded: FadeScore | null;
+  /** punched, still to be seen in Daylight; letters that were taken for holes */
+  readonly holes: { readonly punched: number; readonly left: number; readonly letters: number };
   readonly width: ReturnType<typeof widthError>;
   /** in the verdict, one way or another */
   readonly saysLost: boolean;
@@ -128,6 +131,11 @@ export async function scorePage(name: string, comparison: Comparison): Promise<P
     tint: tintChroma(truth, day),
     rules: ruleScore(truth, day),
     faded: fadeScore(truth, day, clean(page, 'daylight', { rules: 'faded' }, map)),
+    holes: {
+      punched: truth.holes.length,
+      left: holesLeft(truth, greyOf(day)),
+      letters: map.seen ? takenForHoles(letters, truth.page.width, map.seen.step, holesSeen(map.seen)) : 0,
+    },
     width: widthError(letters, truth, greyOf(day)),
     saysLost: verdict.reasons.some(({ kind }) => SAYS_LOST.includes(kind)),
     reasons: verdict.reasons.map(({ kind }) => kind),

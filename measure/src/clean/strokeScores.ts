@@ -6,7 +6,7 @@ import type { CleanPage } from './cleanPages';
 import { inkOf, over } from './cleanScores';
 
 /** A letter, or letters that hang together. */
-interface Letter {
+export interface Letter {
   /** indexes of the pixels along its middle */
   readonly middle: readonly number[];
   /** indexes of all of its pixels, and of those around it within a stroke's width */
