@@ -27,6 +27,8 @@ export interface PageParts {
   readonly kinds: Uint8Array;
   /** cells of strokes without their flanks: 1, else 0 */
   readonly strokes: Uint8Array;
+  /** cells of strokes under which a rule runs, or may run: they are as dark as the rule: 1, else 0 */
+  readonly onRules: Uint8Array;
   /** the darkest pixel of each cell, lightly smoothed */
   readonly darkest: Uint8Array;
   /** cells of highlighter, pictures and other areas, also where strokes lie on them: 1, else 0 */
@@ -40,6 +42,8 @@ const TONE_FROM = logitByte(0.45);
 const UNWANTED_FROM = logitByte(0.5);
 /** On a tone a stroke is at least as likely: the tone itself is a little like ink. */
 const INK_ON_TONE = logitByte(0.5);
+/** A rule that is as likely as this may lie under a stroke. */
+const RULE_UNDER = logitByte(0.3);
 /** What is so much darker than the paper stays though nobody knows what it is, in levels, and in deviations of paper. */
 const SURELY_THERE = [34, 9] as const;
 /** What is as dark as this is no back that shows through: it stays, unless it is a hole. */
@@ -62,8 +66,12 @@ export function pageParts(map: InkMap, seen: InkLikelihood, shift = 0): PagePart
   evenRules({ width, height, darkest, likely: seen.rules, ink: seen.ink, strokes, rules });
   const wide = widen(strokes, width, height);
   const wideRules = widen(rules, width, height);
+  const onRules = new Uint8Array(width * height);
   const toned = new Uint8Array(width * height);
   for (let i = 0; i < toned.length; i++) if (seen.tones[i] >= TONE_FROM) toned[i] = 1;
+  for (let i = 0; i < onRules.length; i++) {
+    if (strokes[i] === 1 && (wideRules[i] === 1 || seen.rules[i] >= RULE_UNDER)) onRules[i] = 1;
+  }
   const kinds = new Uint8Array(width * height);
   const noise = new Float32Array(map.width);
   for (let y = 0, i = 0; y < height; y++) {
@@ -84,5 +92,5 @@ export function pageParts(map: InkMap, seen: InkLikelihood, shift = 0): PagePart
         kinds[i] = TONE;
     }
   }
-  return { step, width, height, kinds, strokes, darkest, toned, shift };
+  return { step, width, height, kinds, strokes, onRules, darkest, toned, shift };
 }

@@ -35,11 +35,15 @@ export function gainOfCells(
     (_, l) => (shown(Math.max(1, l)) / Math.max(1, l)) * factor,
   );
   const ofRules = { quiet: QUIET, faded: 0, kept: 1 }[rules];
-  const { kinds } = parts;
+  const { kinds, onRules, darkest } = parts;
   const gain = new Float32Array(kinds.length);
   for (let i = 0; i < gain.length; i++) {
-    if (kinds[i] === INK) gain[i] = byLevel[Math.round(level[i])];
-    else if (kinds[i] === RULE) gain[i] = ofRules;
+    if (kinds[i] === INK) {
+      const wanted = byLevel[Math.round(level[i])];
+      // A faint stroke's crossing with a dark rule is no darker than the stroke, nor than it is on the page.
+      gain[i] =
+        onRules[i] === 1 && darkest[i] > level[i] ? Math.max(1, (wanted * level[i]) / darkest[i]) : wanted;
+    } else if (kinds[i] === RULE) gain[i] = ofRules;
     else if (kinds[i] === TONE) gain[i] = 1;
   }
   return gain;

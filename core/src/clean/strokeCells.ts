@@ -21,7 +21,14 @@ const SHARPER = 1.4;
  */
 const OF_STROKES = 0.45;
 const MAYBE_BACK = [logitByte(0.2), logitByte(0.05)] as const;
-/** "Near" is in tiles of so many cells, and in those next to them. */
+/**
+ * It may be nothing at all, grain or a coder's blocks, when it is fainter than a share of them that grows with how unlikely
+ * the net finds it: this share times the odds against it, and no more than the second. Set where on drawn pages what is no
+ * stroke ends and faint strokes begin (`npm run measure:clean`).
+ */
+const OF_UNLIKELY = 0.8;
+const MOST_UNLIKELY = 0.42;
+/** "Near" is in tiles of so many cells, and in those next to them; without any there, all over the page. */
 const NEAR = 64;
 /** Strokes that the net is so sure of tell how dark the page's own are. */
 const SURELY_INK = logitByte(0.8);
@@ -54,7 +61,7 @@ function isNearEdge({ width, height }: InkLikelihood, i: number): boolean {
   return Math.min(x, width - 1 - x, y, height - 1 - y) < margin;
 }
 
-/** How dark the strokes are that the net is sure of, near a cell; 0 where there are none. */
+/** How dark the strokes are that the net is sure of, near a cell, or else on the page; 0 where there are none. */
 function usualNear({ ink, width, height }: InkLikelihood, darkest: Uint8Array): (i: number) => number {
   const columns = Math.ceil(width / NEAR);
   const rows = Math.ceil(height / NEAR);
@@ -66,11 +73,19 @@ function usualNear({ ink, width, height }: InkLikelihood, darkest: Uint8Array): 
     }
   }
   const levels = new Float32Array(columns * rows);
+  const all = new Uint32Array(256);
+  let count = 0;
   for (let k = 0; k < levels.length; k++) {
     const of = counts.subarray(k * 256, (k + 1) * 256);
-    const total = of.reduce((a, b) => a + b, 0);
+    let total = 0;
+    for (let level = 0; level < 256; level++) {
+      total += of[level];
+      all[level] += of[level];
+    }
+    count += total;
     levels[k] = total >= FEW_SURE ? binAtShare(of, total, USUAL) : 0;
   }
+  const onPage = count >= FEW_SURE ? binAtShare(all, count, USUAL) : 0;
   return (i) => {
     const [column, row] = [Math.floor((i % width) / NEAR), Math.floor(i / width / NEAR)];
     let most = 0;
@@ -79,20 +94,25 @@ function usualNear({ ink, width, height }: InkLikelihood, darkest: Uint8Array): 
         most = Math.max(most, levels[r * columns + c]);
       }
     }
-    return most;
+    return most > 0 ? most : onPage;
   };
+}
+
+/** What is fainter than this share of the page's strokes may be nothing; by how likely ink it is, as a byte of a logit. */
+function leastShare(ink: number): number {
+  return Math.min(MOST_UNLIKELY, OF_UNLIKELY / (1 + Math.exp((ink - 128) / LOGIT_SCALE)));
 }
 
 export interface StrokeCells {
   /** 1 where a stroke is, else 0 */
   readonly strokes: Uint8Array;
-  /** 1 where it is one that may be the back's, much fainter than the page's own: it is shown, but not lifted */
+  /** 1 where it is one that may be the back's, or nothing, much fainter than the page's own: it is shown, but not lifted */
   readonly doubted: Uint8Array;
   /** 1 where a rule ends near the page's edge, which looks like a short stroke */
   readonly ruleEnds: Uint8Array;
 }
 
-/** Strokes by hysteresis over what the net sees, sorted into those of the page, those that may be its back's, and rules' ends. */
+/** Strokes by hysteresis over what the net sees, sorted into those of the page, those that may be none of it, and rules' ends. */
 export function strokeCells(
   map: InkMap,
   seen: InkLikelihood,
@@ -114,6 +134,8 @@ export function strokeCells(
   const isStroke = (run: number) => sure[roots[run]] === 1 && sizes[roots[run]] >= LEAST_CELLS;
   const usual = usualNear(seen, darkest);
   const darkness = new Float32Array(count);
+  const squares = new Float32Array(count);
+  const inks = new Float32Array(count);
   const backs = new Float32Array(count);
   const warm = new Float32Array(count);
   const ruled = new Float32Array(count);
@@ -121,22 +143,31 @@ export function strokeCells(
     if (!isStroke(run)) continue;
     const root = roots[run];
     for (let i = starts[run]; i < ends[run]; i++) {
-      darkness[root] += darkest[i];
+      const dark = darkest[i];
+      darkness[root] += dark;
+      squares[root] += dark * dark;
+      inks[root] += ink[i];
       backs[root] += unwanted[i];
       ruled[root] += seen.rules[i];
     }
   }
-  const faintOf = (root: number) => OF_STROKES * usual(starts[root]);
-  const isBack = (root: number) => {
-    const dark = darkness[root] / sizes[root];
-    const faint = faintOf(root);
-    if (dark >= faint || Math.abs(warm[root]) > COLOURED * sizes[root]) return false;
-    return backs[root] / sizes[root] > MAYBE_BACK[1] + ((MAYBE_BACK[0] - MAYBE_BACK[1]) * dark) / faint;
+  /** How dark it is, over how dark strokes are; near its darkest cells, or soft strokes would be fainter than sharp ones. */
+  const share = new Float32Array(count).fill(Infinity);
+  for (let run = 0; run < count; run++) {
+    if (roots[run] !== run || darkness[run] === 0) continue;
+    const near = usual(starts[run]);
+    if (near > 0) share[run] = squares[run] / darkness[run] / near;
+  }
+  const isDoubted = (root: number) => {
+    const size = sizes[root];
+    if (share[root] >= OF_STROKES || Math.abs(warm[root]) > COLOURED * size) return false;
+    if (share[root] < leastShare(inks[root] / size)) return true;
+    return backs[root] / size > MAYBE_BACK[1] + ((MAYBE_BACK[0] - MAYBE_BACK[1]) * share[root]) / OF_STROKES;
   };
   for (let run = 0; run < count; run++) {
     const root = roots[run];
-    // Only what may be the back's need be looked at.
-    if (!isStroke(run) || darkness[root] >= faintOf(root) * sizes[root]) continue;
+    // Only what may be doubted need be looked at.
+    if (!isStroke(run) || share[root] >= OF_STROKES) continue;
     for (let i = starts[run]; i < ends[run]; i++) warm[root] += warmth(i);
   }
   const strokes = new Uint8Array(width * height);
@@ -149,7 +180,7 @@ export function strokeCells(
     const root = roots[run];
     const least = sizes[root] < LITTLE ? OF_NOISE.dot : OF_NOISE.stroke;
     if (darkness[root] < least * noise * sizes[root]) continue;
-    const cells = isRuleEnd(root) ? ruleEnds : isBack(root) ? doubted : strokes;
+    const cells = isRuleEnd(root) ? ruleEnds : isDoubted(root) ? doubted : strokes;
     cells.fill(1, starts[run], ends[run]);
   }
   return { strokes, doubted, ruleEnds };

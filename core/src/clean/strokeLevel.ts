@@ -12,18 +12,18 @@ const OVER_MEAN = 1.25;
 
 /**
  * How dark strokes are about each cell, 1 to 255: the darkest of the stroke's cells near it, evened, so that a stroke that
- * gets fainter does not change at once.
+ * gets fainter does not change at once. Cells under which a rule runs tell nothing, but where there are no others.
  */
 export function strokeLevel(parts: PageParts): Plane {
   const { width, height } = parts;
-  const { most, sums, counts } = coarseStrokes(parts);
-  const [columns, rows] = [sums.width, sums.height];
-  const darkest = widestAround(most, columns, rows, REACH);
-  const [sum, count] = [boxMean(sums, REACH), boxMean(counts, REACH)];
-  const bounded = createPlane(columns, rows);
-  for (let i = 0; i < darkest.length; i++) {
-    if (count.data[i] > 0) bounded.data[i] = Math.min(darkest[i], (OVER_MEAN * sum.data[i]) / count.data[i]);
+  const bounded = boundedLevel(coarseStrokes(parts));
+  if (parts.onRules.includes(1)) {
+    const all = boundedLevel(coarseStrokes(parts, { alsoOnRules: true }));
+    bounded.data.forEach((known, i) => {
+      if (known === 0) bounded.data[i] = all.data[i];
+    });
   }
+  const columns = bounded.width;
   const evened = boxMean(bounded, 1);
   const level = createPlane(width, height);
   for (let y = 0, i = 0; y < height; y++) {
@@ -33,8 +33,28 @@ export function strokeLevel(parts: PageParts): Plane {
   return level;
 }
 
+/** 0 where no stroke is near. */
+function boundedLevel({ most, sums, counts }: ReturnType<typeof coarseStrokes>): Plane {
+  const [columns, rows] = [sums.width, sums.height];
+  const darkest = widestAround(most, columns, rows, REACH);
+  const [sum, count] = [boxMean(sums, REACH), boxMean(counts, REACH)];
+  const bounded = createPlane(columns, rows);
+  for (let i = 0; i < darkest.length; i++) {
+    if (count.data[i] > 0) bounded.data[i] = Math.min(darkest[i], (OVER_MEAN * sum.data[i]) / count.data[i]);
+  }
+  return bounded;
+}
+
+export interface CoarseStrokesOptions {
+  /** cells under which a rule runs count as well @default false */
+  readonly alsoOnRules?: boolean;
+}
+
 /** Of the strokes' cells in every coarse cell: the darkest, their darkness added up, and their number. */
-export function coarseStrokes({ strokes, darkest, width, height }: PageParts) {
+export function coarseStrokes(
+  { strokes, onRules, darkest, width, height }: PageParts,
+  { alsoOnRules = false }: CoarseStrokesOptions = {},
+) {
   const columns = Math.ceil(width / COARSE);
   const rows = Math.ceil(height / COARSE);
   const most = new Uint8Array(columns * rows);
@@ -43,7 +63,7 @@ export function coarseStrokes({ strokes, darkest, width, height }: PageParts) {
   for (let y = 0, i = 0; y < height; y++) {
     const row = Math.floor(y / COARSE) * columns;
     for (let x = 0; x < width; x++, i++) {
-      if (strokes[i] === 0) continue;
+      if (strokes[i] === 0 || (onRules[i] === 1 && !alsoOnRules)) continue;
       const at = row + (x >> 1);
       if (darkest[i] > most[at]) most[at] = darkest[i];
       sums.data[at] += darkest[i];

@@ -23,7 +23,8 @@ function writtenPage(): { page: Rgba; parts: PageParts } {
   const strokes = kinds.map((kind) => (kind === INK ? 1 : 0));
   const darkest = kinds.map((kind) => (kind === PAPER ? 255 : kind === INK ? 20 : 200));
   const toned = new Uint8Array(width * height);
-  return { page, parts: { kinds, strokes, darkest, toned, width, height, step: 2, shift: 0 } };
+  const onRules = new Uint8Array(width * height);
+  return { page, parts: { kinds, strokes, onRules, darkest, toned, width, height, step: 2, shift: 0 } };
 }
 
 /** Stands in for a JPEG coder: as long as its picture has pixels, times its quality. */

@@ -20,7 +20,7 @@ const pages = fc
         const none = new Uint8Array(cells);
         const parts: PageParts = {
           ...{ step: 1, width, height, kinds, shift: 0 },
-          ...{ strokes: none, darkest: none, toned: none },
+          ...{ strokes: none, onRules: none, darkest: none, toned: none },
         };
         return { page, parts, none, levels, width, height };
       }),

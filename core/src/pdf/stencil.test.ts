@@ -24,6 +24,7 @@ function disc(colour: readonly [number, number, number], step: 1 | 2) {
     height: side,
     kinds: plane(INK),
     strokes: plane(1),
+    onRules: plane(0),
     darkest: plane(0),
     toned: plane(0),
     shift: 0,

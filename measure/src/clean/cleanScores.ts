@@ -2,6 +2,7 @@ import { quantile } from '../statistics';
 import type { Rgba } from '@ravlo/core';
 import type { CleanPage } from './cleanPages';
 import { greyOf } from './baselines';
+import { paperDarkness } from './paperDarkness';
 
 /** Every pixel that has one of the set within `reach` px. */
 export function grow(mask: Uint8Array, width: number, height: number, reach: number): Uint8Array {
@@ -177,7 +178,7 @@ export function tintChroma(truth: CleanPage, page: Rgba): number | null {
 }
 
 export interface FadeScore {
-  /** share of the rules' darkness that is left */
+  /** how dark the rules still are over how dark they are in the photo */
   readonly left: number;
   /** ink recall lost */
   readonly harmed: number;
@@ -187,12 +188,13 @@ export interface FadeScore {
 export function fadeScore(truth: CleanPage, kept: Rgba, faded: Rgba): FadeScore | null {
   const { width, height } = truth.page;
   const nearInk = grow(either(over(truth.ink, 8), over(truth.print, 8)), width, height, 4);
-  const [before, after] = [greyOf(kept), greyOf(faded)];
+  const before = paperDarkness(truth.page);
+  const after = greyOf(faded);
   let [all, left, count] = [0, 0, 0];
   for (let i = 0; i < before.length; i++) {
     if (truth.rules[i] < 60 || nearInk[i]) continue;
     count++;
-    all += 255 - before[i];
+    all += before[i];
     left += 255 - after[i];
   }
   if (count < 5000 || all === 0) return null;

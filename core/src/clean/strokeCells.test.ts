@@ -1,0 +1,68 @@
+import fc from 'fast-check';
+import { writtenPage } from '../../testing/pictures';
+import { inkMapOf } from './clean';
+import { logitByte, type InkLikelihood } from './inkLikelihood';
+import { strokeCells } from './strokeCells';
+
+const map = inkMapOf(writtenPage({ width: 1200, height: 1600 }));
+const seen = map.seen!;
+const darkest = map.parts!.darkest;
+/** A place with nothing on it, and a stroke's worth of cells there. */
+const [LEFT, TOP] = [60, seen.height - 60];
+const [ACROSS, DOWN] = [40, 4];
+
+interface Added {
+  /** how likely ink and unwanted */
+  readonly ink: number;
+  readonly unwanted?: number;
+  /** levels */
+  readonly dark: number;
+}
+
+/** What becomes of a stroke that is added to a written page. */
+function fateOf({ ink, unwanted = 0.01, dark }: Added): 'stroke' | 'doubted' | 'nothing' {
+  const changed: InkLikelihood = { ...seen, ink: seen.ink.slice(), unwanted: seen.unwanted.slice() };
+  const levels = darkest.slice();
+  for (let y = TOP; y < TOP + DOWN; y++) {
+    for (let i = y * seen.width + LEFT; i < y * seen.width + LEFT + ACROSS; i++) {
+      changed.ink[i] = logitByte(ink);
+      changed.unwanted[i] = logitByte(unwanted);
+      levels[i] = dark;
+    }
+  }
+  const { strokes, doubted } = strokeCells(map, changed, levels, 0);
+  const middle = (TOP + 1) * seen.width + LEFT + ACROSS / 2;
+  return strokes[middle] === 1 ? 'stroke' : doubted[middle] === 1 ? 'doubted' : 'nothing';
+}
+
+describe('strokes', () => {
+  it('are what the net takes for ink, however faint beside the others', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 24, max: 200 }), (dark) => {
+        expect(fateOf({ ink: 0.95, dark })).toBe('stroke');
+      }),
+    );
+  });
+
+  it('are doubted, and not lost, where they are far fainter than the page’s own and hardly ink', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 12, max: 40 }),
+        fc.double({ min: 0.5, max: 0.6, noNaN: true }),
+        (dark, ink) => {
+          expect(fateOf({ ink, dark })).toBe('doubted');
+        },
+      ),
+    );
+  });
+
+  it('are believed where they are as dark as the page’s own, though hardly ink', () => {
+    expect(fateOf({ ink: 0.55, dark: 140 })).toBe('stroke');
+  });
+
+  it('are doubted where they are faint and may be the back’s', () => {
+    expect(fateOf({ ink: 0.75, unwanted: 0.4, dark: 50 })).toBe('doubted');
+    expect(fateOf({ ink: 0.75, unwanted: 0.01, dark: 50 })).toBe('stroke');
+    expect(fateOf({ ink: 0.75, unwanted: 0.4, dark: 160 })).toBe('stroke');
+  });
+});
