@@ -103,4 +103,50 @@ describe('evenRules', () => {
     });
     expect(cells.rules.subarray(330 * WIDTH, 331 * WIDTH).includes(1)).toBe(false);
   });
+
+  /** An upright line two cells thick that looks like a pen's. */
+  const drawLine = ({ strokes, rules, darkest, ink }: RuledCells, x: number, from: number, to: number) => {
+    for (let y = from; y < to; y++) {
+      for (let i = y * WIDTH + x; i < y * WIDTH + x + 2; i++) {
+        [strokes[i], rules[i], darkest[i], ink[i]] = [1, 0, 2 * LEVEL, logitByte(0.99)];
+      }
+    }
+  };
+  const ofLine = ({ rules, strokes }: RuledCells, x: number) => {
+    const column = Array.from({ length: HEIGHT - 40 }, (_, k) => (k + 20) * WIDTH + x);
+    return [rules, strokes].map((mask) => column.filter((i) => mask[i] === 1).length / column.length);
+  };
+
+  it('takes a lone line right through a ruled page, near its side, for its margin', () => {
+    const [rule, stroke] = ofLine(
+      ruled((given) => drawLine(given, 90, 0, HEIGHT)),
+      90,
+    );
+    expect(rule).toBeGreaterThan(0.95);
+    expect(stroke).toBeLessThan(0.05);
+  });
+
+  it('leaves a line that ends on the page, and one in the middle of it', () => {
+    expect(
+      ofLine(
+        ruled((given) => drawLine(given, 90, 60, HEIGHT)),
+        90,
+      )[1],
+    ).toBeGreaterThan(0.85);
+    expect(
+      ofLine(
+        ruled((given) => drawLine(given, 300, 0, HEIGHT)),
+        300,
+      )[1],
+    ).toBeGreaterThan(0.95);
+  });
+
+  it('leaves a line down a page that is not ruled', () => {
+    const line = ruled((given) => {
+      given.rules.fill(0);
+      given.likely.fill(0);
+      drawLine(given, 90, 0, HEIGHT);
+    });
+    expect(ofLine(line, 90)[1]).toBeGreaterThan(0.95);
+  });
 });

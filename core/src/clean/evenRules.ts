@@ -24,6 +24,12 @@ const FEW_LINES = 5;
 const DARKER = 1.5;
 /** Less of it is no line. */
 const LEAST_DARK = 0.35;
+/** A margin runs right through the page, this near to a side of it, and is no thicker than so many cells each way. */
+const MARGIN_SHARE = 0.93;
+const NEAR_SIDE = 0.3;
+const MARGIN_HALF = 3;
+/** Cells of a margin are its own however sure the net is that they are ink. */
+const ANY_INK = 255;
 
 export interface RuledCells {
   readonly width: number;
@@ -41,7 +47,8 @@ export interface RuledCells {
 /**
  * Makes rules whole. Along each straight line that most of the rules on it make out, what is no darker and no thicker than
  * the line is the line's, though it was taken for a stroke or for nothing: dark rules are seen as ink here and there, pale
- * ones not at all. Where strokes reach out of the line to a side, and where it is darker than elsewhere, all stays.
+ * ones not at all. Where strokes reach out of the line to a side, and where it is darker than elsewhere, all stays. A lone
+ * line right through a ruled page, across its rules and near its side, is a margin, though it may look like a pen's.
  */
 export function evenRules(cells: RuledCells): void {
   const { width, height, likely, rules } = cells;
@@ -49,10 +56,13 @@ export function evenRules(cells: RuledCells): void {
   for (let i = 0; i < rules.length; i++) if (rules[i] === 1 || likely[i] >= MAYBE) evidence[i] = EVIDENCE;
   const { across, upright } = ruleProfiles(evidence, width, height);
   const options = { beside: BESIDE, least: LEAST, leastShare: LEAST_SHARE };
+  const acrossWay: Way = { length: width, places: height, along: 1, beside: width };
+  const uprightWay: Way = { length: height, places: width, along: width, beside: 1 };
   const ways = [
-    [findLines(across, options), { length: width, places: height, along: 1, beside: width }],
-    [findLines(upright, options), { length: height, places: width, along: width, beside: 1 }],
+    [findLines(across, options), acrossWay],
+    [findLines(upright, options), uprightWay],
   ] as const;
+  const isRuled = ways.map(([lines]) => lines.length >= FEW_LINES);
   const measured = ways.flatMap(([lines, way]) =>
     lines.flatMap((line) => {
       const half = halfThickness(rules, line, way);
@@ -65,6 +75,35 @@ export function evenRules(cells: RuledCells): void {
     // Somebody drew a line along the squares.
     if (measured.length >= FEW_LINES && each.level > DARKER * usual + STRAYS[1]) continue;
     evenLine(cells, each);
+  }
+  if (isRuled[0]) evenMargins(cells, uprightWay);
+  if (isRuled[1]) evenMargins(cells, acrossWay);
+}
+
+/** Makes lone lines of strokes that run right through the page rules. */
+function evenMargins(cells: RuledCells, way: Way): void {
+  const { width, height, strokes, rules, darkest } = cells;
+  const evidence = new Uint8Array(strokes.length);
+  for (let i = 0; i < strokes.length; i++) if (strokes[i] === 1 || rules[i] === 1) evidence[i] = EVIDENCE;
+  const profiles = ruleProfiles(evidence, width, height);
+  const lines = findLines(way.beside === 1 ? profiles.upright : profiles.across, {
+    beside: BESIDE,
+    least: LEAST,
+    leastShare: MARGIN_SHARE,
+  });
+  for (const line of lines) {
+    const middle = line.middles[line.middles.length >> 1];
+    if (Math.min(middle, way.places - 1 - middle) > NEAR_SIDE * way.places) continue;
+    const half = halfThickness(strokes, line, way);
+    if (half > MARGIN_HALF) continue;
+    const levels: number[] = [];
+    for (let k = 0; k < way.length; k++) {
+      const at = middleAt(line, k) * way.beside + k * way.along;
+      if (strokes[at] === 1) levels.push(darkest[at]);
+    }
+    // Mostly a rule already: what is left of it are strokes that cross it.
+    if (levels.length < LEAST_OF_LINE * way.length) continue;
+    evenLine(cells, { line, way, half, level: median(levels) }, ANY_INK);
   }
 }
 
@@ -85,7 +124,8 @@ interface Way {
   readonly beside: number;
 }
 
-function evenLine(cells: RuledCells, { line, way, half, level }: MeasuredLine): void {
+/** @param mostInk what the net is surer of stays a stroke */
+function evenLine(cells: RuledCells, { line, way, half, level }: MeasuredLine, mostInk = SURELY_INK): void {
   const { darkest, ink, strokes, rules } = cells;
   const most = level * STRAYS[0] + STRAYS[1];
   for (let k = 1; k < way.length - 1; k++) {
@@ -99,7 +139,7 @@ function evenLine(cells: RuledCells, { line, way, half, level }: MeasuredLine): 
     for (let d = -half - 1; d <= half + 1; d++) {
       const i = at + d * way.beside;
       if (strokes[i] === 0 && (rules[i] === 1 || Math.abs(d) > half)) continue;
-      if (darkest[i] < LEAST_DARK * level || ink[i] > SURELY_INK) continue;
+      if (darkest[i] < LEAST_DARK * level || ink[i] > mostInk) continue;
       strokes[i] = 0;
       rules[i] = 1;
     }
@@ -126,15 +166,15 @@ function middleAt({ middles }: Rule, k: number): number {
 }
 
 /** Cells from the line's middle to its edge: the usual one of places where it is seen. */
-function halfThickness(rules: Uint8Array, line: Rule, { length, places, along, beside }: Way): number {
+function halfThickness(mask: Uint8Array, line: Rule, { length, places, along, beside }: Way): number {
   const halves: number[] = [];
   for (let k = 0; k < length; k += 7) {
     const middle = middleAt(line, k);
     let [from, to] = [middle, middle];
-    const isRule = (place: number) => place >= 0 && place < places && rules[place * beside + k * along] === 1;
-    if (!isRule(middle)) continue;
-    while (middle - from < BESIDE && isRule(from - 1)) from--;
-    while (to - middle < BESIDE && isRule(to + 1)) to++;
+    const isThere = (place: number) => place >= 0 && place < places && mask[place * beside + k * along] === 1;
+    if (!isThere(middle)) continue;
+    while (middle - from < BESIDE && isThere(from - 1)) from--;
+    while (to - middle < BESIDE && isThere(to + 1)) to++;
     halves.push((to - from) / 2);
   }
   return halves.length === 0 ? 1 : Math.max(1, Math.ceil(median(halves)));
