@@ -35,6 +35,24 @@ function fateOf({ ink, unwanted = 0.01, dark }: Added): 'stroke' | 'doubted' | '
   return strokes[middle] === 1 ? 'stroke' : doubted[middle] === 1 ? 'doubted' : 'nothing';
 }
 
+const [OWN, OTHER] = [10, 30].map((x) => (TOP + 1) * seen.width + LEFT + x);
+
+/** What becomes of a stroke of the page's own, its left half, that runs into another of any kind. */
+function touching({ ink, unwanted = 0.01, dark }: Added) {
+  const changed: InkLikelihood = { ...seen, ink: seen.ink.slice(), unwanted: seen.unwanted.slice() };
+  const levels = darkest.slice();
+  for (let y = TOP; y < TOP + DOWN; y++) {
+    for (let x = 0; x < ACROSS; x++) {
+      const i = y * seen.width + LEFT + x;
+      const isOwn = x < ACROSS / 2;
+      changed.ink[i] = logitByte(isOwn ? 0.95 : ink);
+      changed.unwanted[i] = logitByte(isOwn ? 0.01 : unwanted);
+      levels[i] = isOwn ? 150 : dark;
+    }
+  }
+  return strokeCells(map, changed, levels, 0);
+}
+
 describe('strokes', () => {
   it('are what the net takes for ink, however faint beside the others', () => {
     fc.assert(
@@ -64,5 +82,17 @@ describe('strokes', () => {
     expect(fateOf({ ink: 0.75, unwanted: 0.4, dark: 50 })).toBe('doubted');
     expect(fateOf({ ink: 0.75, unwanted: 0.01, dark: 50 })).toBe('stroke');
     expect(fateOf({ ink: 0.75, unwanted: 0.4, dark: 160 })).toBe('stroke');
+  });
+
+  it('are their own where they touch the back’s: what is faint and likelier unwanted is not lifted with them', () => {
+    const back = { ink: 0.6, unwanted: 0.7, dark: 30 };
+    const { strokes, doubted } = touching(back);
+    expect([strokes[OWN], doubted[OWN]]).toEqual([1, 0]);
+    expect([strokes[OTHER], doubted[OTHER]]).toEqual([0, 1]);
+  });
+
+  it('are none of the back’s where all that looks like it is as dark as they are', () => {
+    const { strokes, doubted } = touching({ ink: 0.6, unwanted: 0.7, dark: 150 });
+    expect([strokes[OTHER], doubted[OTHER]]).toEqual([1, 0]);
   });
 });

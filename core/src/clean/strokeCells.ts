@@ -1,5 +1,5 @@
 import { binAtShare } from '../statistics/histogram';
-import { median } from '../statistics/quantile';
+import { median, quantile } from '../statistics/quantile';
 import { LOGIT_SCALE, logitByte, type InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
 import { strokeRuns } from './strokeRuns';
@@ -21,6 +21,10 @@ const SHARPER = 1.4;
  */
 const OF_STROKES = 0.45;
 const MAYBE_BACK = [logitByte(0.2), logitByte(0.05)] as const;
+/** Cells that are as faint, likelier unwanted than ink and as likely as this are the back's, though they touch a stroke. */
+const BACK_BESIDE = logitByte(0.3);
+/** Where a back shows through, this share of such cells is as faint as that. */
+const MOST_OF_BACK = 0.75;
 /**
  * It may be nothing at all, grain or a coder's blocks, when it is fainter than a share of them that grows with how unlikely
  * the net finds it: this share times the odds against it, and no more than the second. Set where on drawn pages what is no
@@ -59,6 +63,26 @@ function isNearEdge({ width, height }: InkLikelihood, i: number): boolean {
   const [x, y] = [i % width, Math.floor(i / width)];
   const margin = EDGE * Math.min(width, height);
   return Math.min(x, width - 1 - x, y, height - 1 - y) < margin;
+}
+
+/**
+ * Cells of ink that are likelier unwanted, where they are the back's: null where most of them are as dark as the page's own
+ * strokes, which are out of focus then and look like what shows through.
+ */
+function mayBeBack(
+  { ink, unwanted }: InkLikelihood,
+  darkest: Uint8Array,
+  usual: (i: number) => number,
+  least: number,
+): readonly number[] | null {
+  const cells: number[] = [];
+  const shares: number[] = [];
+  for (let i = 0; i < ink.length; i++) {
+    if (unwanted[i] < BACK_BESIDE || ink[i] < least || unwanted[i] < ink[i]) continue;
+    cells.push(i);
+    shares.push(darkest[i] / Math.max(1, usual(i)));
+  }
+  return shares.length === 0 || quantile(shares, MOST_OF_BACK) < OF_STROKES ? cells : null;
 }
 
 /** How dark the strokes are that the net is sure of, near a cell, or else on the page; 0 where there are none. */
@@ -124,19 +148,27 @@ export function strokeCells(
   const { ink, unwanted, width, height } = seen;
   const low = Math.round(INK_LOW + shift * LOGIT_SCALE);
   const high = Math.round(INK_HIGH + shift * LOGIT_SCALE);
+  const usual = usualNear(seen, darkest);
+  const backs = mayBeBack(seen, darkest, usual, low);
+  const doubted = new Uint8Array(width * height);
+  const own = ink.slice();
+  for (const i of backs ?? []) {
+    if (darkest[i] >= OF_STROKES * usual(i)) continue;
+    own[i] = 0;
+    doubted[i] = 1;
+  }
   const { count, starts, ends, roots, sizes, sure } = strokeRuns(
-    ink,
+    own,
     width,
     height,
     (y, out) => y === 0 && out.fill(low),
     (y, out) => y === 0 && out.fill(high),
   );
   const isStroke = (run: number) => sure[roots[run]] === 1 && sizes[roots[run]] >= LEAST_CELLS;
-  const usual = usualNear(seen, darkest);
   const darkness = new Float32Array(count);
   const squares = new Float32Array(count);
   const inks = new Float32Array(count);
-  const backs = new Float32Array(count);
+  const unwantedOf = new Float32Array(count);
   const warm = new Float32Array(count);
   const ruled = new Float32Array(count);
   for (let run = 0; run < count; run++) {
@@ -147,7 +179,7 @@ export function strokeCells(
       darkness[root] += dark;
       squares[root] += dark * dark;
       inks[root] += ink[i];
-      backs[root] += unwanted[i];
+      unwantedOf[root] += unwanted[i];
       ruled[root] += seen.rules[i];
     }
   }
@@ -162,7 +194,10 @@ export function strokeCells(
     const size = sizes[root];
     if (share[root] >= OF_STROKES || Math.abs(warm[root]) > COLOURED * size) return false;
     if (share[root] < leastShare(inks[root] / size)) return true;
-    return backs[root] / size > MAYBE_BACK[1] + ((MAYBE_BACK[0] - MAYBE_BACK[1]) * share[root]) / OF_STROKES;
+    return (
+      backs !== null &&
+      unwantedOf[root] / size > MAYBE_BACK[1] + ((MAYBE_BACK[0] - MAYBE_BACK[1]) * share[root]) / OF_STROKES
+    );
   };
   for (let run = 0; run < count; run++) {
     const root = roots[run];
@@ -171,7 +206,6 @@ export function strokeCells(
     for (let i = starts[run]; i < ends[run]; i++) warm[root] += warmth(i);
   }
   const strokes = new Uint8Array(width * height);
-  const doubted = new Uint8Array(width * height);
   const ruleEnds = new Uint8Array(width * height);
   const isRuleEnd = (root: number) =>
     sizes[root] < END_CELLS && ruled[root] > MAYBE_END * sizes[root] && isNearEdge(seen, starts[root]);
