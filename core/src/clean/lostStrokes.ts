@@ -25,7 +25,7 @@ const LOOKED_AT = [4, 2.2] as const;
 /** Fewer cells together, or closer together, are grain. */
 const LEAST_CELLS = 9;
 const LEAST_LENGTH = 7;
-/** What the net takes for unwanted with more than these odds is not missed. */
+/** What the net takes for unwanted with more than these odds is not missed; nor is what is in two minds and likelier that than ink. */
 const UNWANTED = logitByte(0.5);
 /** Odds of ink: in two minds from the first, likely from the second; and so many levels darker than the paper. */
 const PERHAPS = logitByte(0.12);
@@ -63,7 +63,7 @@ export function lostStrokes(map: InkMap, parts: PageParts, seen: InkLikelihood):
     kinds[i] === PAPER &&
     darkest[i] >= LEAST_UNSURE &&
     seen.rules[i] < MAYBE_RULE &&
-    seen.unwanted[i] < UNWANTED;
+    seen.unwanted[i] < Math.min(UNWANTED, seen.ink[i]);
   const margin = BESIDE + ALONG + 1;
   const ways = WAYS.map(([dx, dy]): LineWay => ({
     along: dy * width + dx,

@@ -1,6 +1,7 @@
 import { writtenPage } from '../../testing/pictures';
 import { clean, inkMapOf } from './clean';
 import { lostStrokes } from './lostStrokes';
+import { logitByte } from './inkLikelihood';
 import type { Rgba } from '../raster/image';
 import { INK, PAPER, RULE } from './pageParts';
 
@@ -34,6 +35,29 @@ describe('the parts of a page', () => {
       expect(place![1]).toBeGreaterThan(from - 0.1);
       expect(place![1] + place![3]).toBeLessThan(to + 0.1);
     }
+  });
+});
+
+describe('what cannot be told', () => {
+  const map = inkMapOf(LINED);
+  const parts = map.parts!;
+  const { width, height } = parts;
+  const [from, to] = [0.1, 0.5].map((share) => Math.floor(share * height) * width);
+  /** How much nobody is sure of when the upper strokes are in two minds, and not shown. */
+  const unsureOf = (ink: number, unwanted: number): number => {
+    const kinds = parts.kinds.slice().fill(PAPER, from, to);
+    const strokes = parts.strokes.slice().fill(0, from, to);
+    const seen = { ...map.seen!, ink: map.seen!.ink.slice(), unwanted: map.seen!.unwanted.slice() };
+    for (let i = from; i < to; i++) {
+      if (seen.ink[i] >= logitByte(0.1))
+        [seen.ink[i], seen.unwanted[i]] = [logitByte(ink), logitByte(unwanted)];
+    }
+    return lostStrokes(map, { ...parts, kinds, strokes }, seen).unsure;
+  };
+
+  it('may be lost strokes, but not where it is likelier the back', () => {
+    expect(unsureOf(0.3, 0.05)).toBeGreaterThan(0.2);
+    expect(unsureOf(0.3, 0.4)).toBeLessThan(0.05);
   });
 });
 
