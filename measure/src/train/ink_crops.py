@@ -175,86 +175,6 @@ def dense_print(rng):
     return cover.astype(np.float32) / 255
 
 
-def scribble(rng):
-    """Strokes of no script: loops, arcs and long lines that swell and thin out, so that not only letters are ink."""
-    cover = np.zeros((SIDE, SIDE), np.float32)
-    for _ in range(int(rng.integers(1, 9))):
-        knots = rng.integers(3, 9)
-        steps = rng.normal(0, rng.uniform(10, 60), (knots, 2)) + rng.normal(0, 25, 2)
-        places = np.cumsum(steps, 0) + rng.uniform(0, SIDE, 2)
-        along = np.linspace(0, knots - 1, int(knots) * 14)
-        x, y = (np.interp(along, np.arange(knots), places[:, k]) for k in (0, 1))
-        # Corners are rounded off as a hand does it.
-        round_off = np.hanning(int(rng.integers(3, 17)) + 2)
-        x, y = (np.convolve(np.pad(v, 12, "edge"), round_off / round_off.sum(), "same")[12:-12] for v in (x, y))
-        thick = np.clip(rng.uniform(1.5, 4.5) * (1 + 0.3 * np.sin(along * rng.uniform(0.3, 3))), 1, 6)
-        for k in range(len(x) - 1):
-            ends = [(int(v[j] * 8), int(w[j] * 8)) for v, w, j in ((x, y, k), (x, y, k + 1))]
-            cv2.line(cover, ends[0], ends[1], 1.0, int(round(thick[k])), cv2.LINE_AA, 3)
-    return np.clip(cover, 0, 1)
-
-
-def places_of(rng, wide, high, count):
-    """Soft-edged round places, as a rubber or a brush leaves: [SIDE, SIDE] shares."""
-    cover = np.zeros((SIDE, SIDE), np.float32)
-    for _ in range(count):
-        centre = tuple(int(v) for v in rng.integers(0, SIDE, 2))
-        axes = (int(rng.uniform(*wide)), int(rng.uniform(*high)))
-        cv2.ellipse(cover, centre, axes, float(rng.normal(0, 12)), 0, 360, 1.0, -1)
-    return cover
-
-
-def rub_out(rng, colour, unwanted, sheets, takes):
-    """Places where something was written and rubbed out: a smear, and what is left of the strokes, far fainter than the page's own."""
-    where = blurred(places_of(rng, (20, 110), (14, 40), int(rng.integers(1, 5))), rng.uniform(3, 9))
-    colour = lay(colour, where, rng.uniform(0.01, 0.1) * np.ones(3))
-    if rng.random() < 0.6:
-        old = blurred(np.ascontiguousarray(cut(rng, sheets[rng.integers(len(sheets))])[:, :, 0]), rng.uniform(0.6, 2.2))
-        left = rng.uniform(0.06, 0.22) * float(np.max(takes))
-        colour = lay(colour, old * where, np.full(3, left))
-        unwanted = np.maximum(unwanted, np.clip(2 * old, 0, 1) * where)
-    return colour, unwanted
-
-
-def lay_fluid(rng, colour, rules):
-    """White fluid or tape over the rules, whiter than the paper, with a thin rim of shadow; strokes come on it later."""
-    cover = np.zeros((SIDE, SIDE), np.float32)
-    for _ in range(int(rng.integers(1, 4))):
-        x, y = (int(v) for v in rng.integers(-40, SIDE - 20, 2))
-        w, h = int(rng.uniform(40, 320)), int(rng.uniform(20, 76))
-        if rng.random() < 0.5:
-            cv2.rectangle(cover, (x, y), (x + w, y + h), 1.0, -1)
-        else:
-            for k in range(int(rng.integers(2, 9))):
-                cv2.circle(cover, (x + int(rng.uniform(0, w)), y + int(rng.uniform(0, h))), int(h * rng.uniform(0.3, 0.6)), 1.0, -1)
-    rim = np.clip(cv2.dilate(cover, np.ones((3, 3))) - cv2.erode(cover, np.ones((3, 3))), 0, 1)
-    solid = rng.uniform(0.75, 0.97)
-    white = np.float32(rng.uniform(0.93, 1.02))
-    colour = colour * (1 - solid * cover[:, :, None]) + white * solid * cover[:, :, None]
-    colour = lay(colour, blurred(rim, 0.7), np.full(3, rng.uniform(0, 0.12)))
-    return colour, rules * (1 - cover), rim
-
-
-def photograph_small(rng, seen):
-    """The sheet was small in the picture: fewer pixels, the coder's blocks larger on the page."""
-    side = int(SIDE / rng.uniform(1.2, 2.6))
-    small = cv2.resize(seen, (side, side), interpolation=cv2.INTER_AREA)
-    small = np.clip(small + rng.normal(0, rng.uniform(0.3, 3), small.shape), 0, 255).astype(np.uint8)
-    _, packed = cv2.imencode(".jpg", small, [cv2.IMWRITE_JPEG_QUALITY, int(rng.integers(40, 95))])
-    small = cv2.imdecode(packed, cv2.IMREAD_COLOR)
-    how = cv2.INTER_CUBIC if rng.random() < 0.7 else cv2.INTER_LINEAR
-    return cv2.resize(small, (SIDE, SIDE), interpolation=how)
-
-
-def smooth_as_phones(rng, seen):
-    """Phones take the grain away in poor light, and some of the faintest strokes with it; colours keep their blotches."""
-    flat = cv2.bilateralFilter(seen, 5, float(rng.uniform(10, 45)), 2.0)
-    if rng.random() < 0.5:
-        blotches = cv2.resize(rng.normal(0, rng.uniform(1, 5), (SIDE // 6, SIDE // 6, 3)).astype(np.float32), (SIDE, SIDE))
-        flat = np.clip(flat + blotches - blotches.mean(2, keepdims=True), 0, 255).astype(np.uint8)
-    return flat
-
-
 def screen(rng):
     """A screen's red, green and blue beside each other and the dark lines between, as a camera's pixels see them: [SIDE, SIDE, 3]."""
     scale = rng.uniform(1, 2)
@@ -283,10 +203,8 @@ def make_crop(rng, sheets):
     if rng.random() < 0.25:
         # Ruled paper of any kind goes with writing of any kind.
         rules = cut(rng, sheets[rng.integers(len(sheets))])[:, :, 1]
-    if rng.random() < 0.14 and rules.mean() > 0.004:
+    if rng.random() < 0.12 and rules.mean() > 0.004:
         ink = np.maximum(ink, ruled_lines(rng, rules))
-    if rng.random() < 0.12:
-        ink = np.maximum(ink, scribble(rng))
     paper = np.clip(rng.uniform(0.78, 1) - np.abs(rng.normal(0, 0.06, 3)), 0.55, 1).astype(np.float32)
     colour = np.ones((SIDE, SIDE, 3), np.float32) * paper
     fibre = rng.uniform(0, 0.012) if rng.random() < 0.6 else rng.uniform(0.012, 0.035)
@@ -339,12 +257,6 @@ def make_crop(rng, sheets):
         black = hatching(rng)
         colour = lay(colour, black, np.full(3, rng.uniform(0.6, 0.95)))
         ink = np.maximum(ink, black)
-
-    if rng.random() < 0.1:
-        colour, unwanted = rub_out(rng, colour, unwanted, sheets, takes)
-    if rng.random() < 0.07:
-        colour, rules, rim = lay_fluid(rng, colour, rules)
-        unwanted = np.maximum(unwanted, rim)
 
     strokes = stroke_texture(rng, graphite)
     if rng.random() < 0.3:
@@ -406,10 +318,6 @@ def make_crop(rng, sheets):
     if rng.random() < 0.3:
         seen = seen + rng.uniform(0.2, 1.1) * (seen - blurred(seen, rng.uniform(1, 2)))
     seen = np.clip(seen, 0, 255).astype(np.uint8)
-    if level < 0.6 and rng.random() < 0.35:
-        seen = smooth_as_phones(rng, seen)
-    if rng.random() < 0.13:
-        seen = photograph_small(rng, seen)
     if rng.random() < 0.85:
         _, packed = cv2.imencode(".jpg", seen, [cv2.IMWRITE_JPEG_QUALITY, int(rng.integers(55, 95))])
         seen = cv2.imdecode(packed, cv2.IMREAD_COLOR)
