@@ -69,20 +69,27 @@ export function classicalMapOf(page: Rgba): InkMap {
 
 /** More of what is seen than this share must not be lost. */
 const TOO_MUCH = 0.03;
+/** So much of what the net takes for ink, or is in two minds about, must not be left out. */
+const TOO_UNSURE = 0.1;
 /** Telling them more gently helps when less than this share of what was missed is missed still. */
 const WORTH_IT = 0.7;
 /** How much more gently the parts are told then, in units of a logit. */
 const GENTLER = -1.6;
 
-/** The page's parts; told once more, and more gently, when strokes that can be seen are not among them. */
+/** The page's parts; told once more, and more gently, when strokes that can be seen, or may be, are not among them. */
 function withParts(map: InkMap, seen: InkLikelihood): InkMap {
   const parts = pageParts(map, seen);
   const lost = lostStrokes(map, parts, seen);
-  if (lost.share <= TOO_MUCH) return { ...map, seen, parts, lost };
+  const isMuchLost = lost.share > TOO_MUCH;
+  const isMuchUnsure = lost.unsure > TOO_UNSURE;
+  if (!isMuchLost && !isMuchUnsure) return { ...map, seen, parts, lost };
   const gentler = pageParts(map, seen, GENTLER);
   const still = lostStrokes(map, gentler, seen);
   // Where it hardly helps, what is missed is no stroke, and what it would add is none either.
-  return still.share < WORTH_IT * lost.share
+  const helps =
+    (isMuchLost && still.share < WORTH_IT * lost.share) ||
+    (isMuchUnsure && still.unsure < WORTH_IT * lost.unsure);
+  return helps
     ? { ...map, seen, parts: gentler, lost: { ...still, unsure: lost.unsure } }
     : { ...map, seen, parts, lost };
 }

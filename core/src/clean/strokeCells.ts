@@ -27,7 +27,7 @@ const BACK_BESIDE = logitByte(0.3);
 const MOST_OF_BACK = 0.75;
 /**
  * It may be nothing at all, grain or a coder's blocks, when it is fainter than a share of them that grows with how unlikely
- * the net finds it: this share times the odds against it, and no more than the second. Set where on drawn pages what is no
+ * the net finds it: this share of the likelihood against it, and no more than the second. Set where on drawn pages what is no
  * stroke ends and faint strokes begin (`npm run measure:clean`).
  */
 const OF_UNLIKELY = 0.8;

@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { clean, type Rgba } from '@ravlo/core';
+import { clean, inkMapOf, type Rgba } from '@ravlo/core';
 import { cleanPageNames, readCleanPage, type CleanPage } from './cleanPages';
 import { mean, median } from '../statistics';
 import { greyOf, otsu } from './baselines';
@@ -15,12 +15,22 @@ const SEED = 451;
 let dir: string;
 let pages: CleanPage[];
 
+/** Pencil on squares so faint that the net is in two minds about a third of it. */
+const FAINT_SEED = 6021;
+let faint: CleanPage;
+
+async function draw(seed: number, count: number): Promise<CleanPage[]> {
+  const to = path.join(dir, String(seed));
+  const script = path.join(__dirname, 'drawCleanPages.ts');
+  const args = ['--count', String(count), '--seed', String(seed), '--out', to];
+  execFileSync(process.execPath, ['--import', 'tsx', script, ...args], { stdio: 'ignore' });
+  return Promise.all(cleanPageNames(to).map(readCleanPage));
+}
+
 beforeAll(async () => {
   dir = mkdtempSync(path.join(tmpdir(), 'ravlo-clean-'));
-  const script = path.join(__dirname, 'drawCleanPages.ts');
-  const args = ['--count', String(COUNT), '--seed', String(SEED), '--out', dir];
-  execFileSync(process.execPath, ['--import', 'tsx', script, ...args], { stdio: 'ignore' });
-  pages = await Promise.all(cleanPageNames(dir).map(readCleanPage));
+  pages = await draw(SEED, COUNT);
+  [faint] = await draw(FAINT_SEED, 1);
 }, 600_000);
 afterAll(() => rmSync(dir, { recursive: true, force: true }));
 
@@ -42,6 +52,12 @@ describe('clean pages of drawn sheets', () => {
   it('lose no stroke in Daylight and Pencil', () => {
     expect(Math.min(...each((page) => inkRecall(page, clean(page.page, 'daylight'))))).toBeGreaterThan(0.97);
     expect(Math.min(...each((page) => inkRecall(page, clean(page.page, 'pencil'))))).toBeGreaterThan(0.97);
+  });
+
+  it('are told more gently where much is in two minds: hardly visible pencil comes through', () => {
+    const map = inkMapOf(faint.page);
+    expect(map.parts!.shift).toBeLessThan(0);
+    expect(inkF(faint, blackOf(clean(faint.page, 'pen', {}, map))).recall).toBeGreaterThan(0.7);
   });
 
   it('have white, even paper and true colours in Daylight', () => {
