@@ -59,9 +59,9 @@ const FLANK = 3;
 export function pageParts(map: InkMap, seen: InkLikelihood, shift = 0): PageParts {
   const { step, width, height } = seen;
   const darkest = step === 1 ? map.smooth.slice() : halfPeaks(map.smooth, map.width, map.height);
-  const cells = strokeCells(map, seen, darkest, shift);
-  const { strokes, doubted } = cells;
   const holes = holesSeen(seen);
+  const cells = strokeCells(map, seen, darkest, holes, shift);
+  const { strokes, doubted } = cells;
   const rules = ruleCells(seen, cells);
   evenRules({ width, height, darkest, likely: seen.rules, ink: seen.ink, strokes, rules });
   const wide = widen(strokes, width, height);

@@ -7,6 +7,7 @@ import { strokeCells } from './strokeCells';
 const map = inkMapOf(writtenPage({ width: 1200, height: 1600 }));
 const seen = map.seen!;
 const darkest = map.parts!.darkest;
+const NO_HOLES = new Uint8Array(darkest.length);
 /** A place with nothing on it, and a stroke's worth of cells there. */
 const [LEFT, TOP] = [60, seen.height - 60];
 const [ACROSS, DOWN] = [40, 4];
@@ -17,20 +18,22 @@ interface Added {
   readonly unwanted?: number;
   /** levels */
   readonly dark: number;
+  /** how many cells it reaches down @default DOWN */
+  readonly down?: number;
 }
 
 /** What becomes of a stroke that is added to a written page. */
-function fateOf({ ink, unwanted = 0.01, dark }: Added): 'stroke' | 'doubted' | 'nothing' {
+function fateOf({ ink, unwanted = 0.01, dark, down = DOWN }: Added): 'stroke' | 'doubted' | 'nothing' {
   const changed: InkLikelihood = { ...seen, ink: seen.ink.slice(), unwanted: seen.unwanted.slice() };
   const levels = darkest.slice();
-  for (let y = TOP; y < TOP + DOWN; y++) {
+  for (let y = TOP; y < TOP + down; y++) {
     for (let i = y * seen.width + LEFT; i < y * seen.width + LEFT + ACROSS; i++) {
       changed.ink[i] = logitByte(ink);
       changed.unwanted[i] = logitByte(unwanted);
       levels[i] = dark;
     }
   }
-  const { strokes, doubted } = strokeCells(map, changed, levels, 0);
+  const { strokes, doubted } = strokeCells(map, changed, levels, NO_HOLES, 0);
   const middle = (TOP + 1) * seen.width + LEFT + ACROSS / 2;
   return strokes[middle] === 1 ? 'stroke' : doubted[middle] === 1 ? 'doubted' : 'nothing';
 }
@@ -50,7 +53,7 @@ function touching({ ink, unwanted = 0.01, dark }: Added) {
       levels[i] = isOwn ? 150 : dark;
     }
   }
-  return strokeCells(map, changed, levels, 0);
+  return strokeCells(map, changed, levels, NO_HOLES, 0);
 }
 
 describe('strokes', () => {
@@ -94,5 +97,11 @@ describe('strokes', () => {
   it('are none of the back’s where all that looks like it is as dark as they are', () => {
     const { strokes, doubted } = touching({ ink: 0.6, unwanted: 0.7, dark: 150 });
     expect([strokes[OTHER], doubted[OTHER]]).toEqual([1, 0]);
+  });
+
+  it('are what looks like the back where much of it is as dark as they are: the focus is off there', () => {
+    const soft = { ink: 0.05, unwanted: 0.8, down: 14 };
+    expect(fateOf({ ...soft, dark: 110 })).toBe('stroke');
+    expect(fateOf({ ...soft, dark: 25 })).toBe('nothing');
   });
 });

@@ -23,8 +23,10 @@ const OF_STROKES = 0.45;
 const MAYBE_BACK = [logitByte(0.2), logitByte(0.05)] as const;
 /** Cells that are as faint, likelier unwanted than ink and as likely as this are the back's, though they touch a stroke. */
 const BACK_BESIDE = logitByte(0.3);
-/** Where a back shows through, this share of such cells is as faint as that. */
+/** Where a back shows through, this share of such cells is as faint as that; so few of them, or so faint ones, do not tell. */
 const MOST_OF_BACK = 0.75;
+const FEW_UNWANTED = 400;
+const LEAST_UNWANTED = 4;
 /**
  * It may be nothing at all, grain or a coder's blocks, when it is fainter than a share of them that grows with how unlikely
  * the net finds it: this share of the likelihood against it, and no more than the second. Set where on drawn pages what is no
@@ -65,24 +67,34 @@ function isNearEdge({ width, height }: InkLikelihood, i: number): boolean {
   return Math.min(x, width - 1 - x, y, height - 1 - y) < margin;
 }
 
-/**
- * Cells of ink that are likelier unwanted, where they are the back's: null where most of them are as dark as the page's own
- * strokes, which are out of focus then and look like what shows through.
- */
-function mayBeBack(
+interface Unwanted {
+  /** cells that are likelier unwanted than ink */
+  readonly cells: readonly number[];
+  /**
+   * Whether they are the back's. They are not where most of them are as dark as the page's own strokes, which are out of
+   * focus there and look like what shows through.
+   */
+  readonly isBack: boolean;
+}
+
+function findUnwanted(
   { ink, unwanted }: InkLikelihood,
   darkest: Uint8Array,
+  holes: Uint8Array,
   usual: (i: number) => number,
-  least: number,
-): readonly number[] | null {
+): Unwanted {
   const cells: number[] = [];
   const shares: number[] = [];
   for (let i = 0; i < ink.length; i++) {
-    if (unwanted[i] < BACK_BESIDE || ink[i] < least || unwanted[i] < ink[i]) continue;
+    if (unwanted[i] < BACK_BESIDE || unwanted[i] < ink[i]) continue;
+    if (darkest[i] < LEAST_UNWANTED || holes[i] === 1) continue;
     cells.push(i);
     shares.push(darkest[i] / Math.max(1, usual(i)));
   }
-  return shares.length === 0 || quantile(shares, MOST_OF_BACK) < OF_STROKES ? cells : null;
+  return {
+    cells,
+    isBack: cells.length < FEW_UNWANTED || quantile(shares, MOST_OF_BACK) < OF_STROKES,
+  };
 }
 
 /** How dark the strokes are that the net is sure of, near a cell, or else on the page; 0 where there are none. */
@@ -136,11 +148,16 @@ export interface StrokeCells {
   readonly ruleEnds: Uint8Array;
 }
 
-/** Strokes by hysteresis over what the net sees, sorted into those of the page, those that may be none of it, and rules' ends. */
+/**
+ * Strokes by hysteresis over what the net sees, sorted into those of the page, those that may be none of it, and rules' ends.
+ *
+ * @param holes cells of punched holes: 1, else 0
+ */
 export function strokeCells(
   map: InkMap,
   seen: InkLikelihood,
   darkest: Uint8Array,
+  holes: Uint8Array,
   shift: number,
 ): StrokeCells {
   const noise = median(map.noise.data) * (seen.step === 1 ? SHARPER : 1);
@@ -149,13 +166,15 @@ export function strokeCells(
   const low = Math.round(INK_LOW + shift * LOGIT_SCALE);
   const high = Math.round(INK_HIGH + shift * LOGIT_SCALE);
   const usual = usualNear(seen, darkest);
-  const backs = mayBeBack(seen, darkest, usual, low);
+  const { cells: likelyUnwanted, isBack } = findUnwanted(seen, darkest, holes, usual);
   const doubted = new Uint8Array(width * height);
   const own = ink.slice();
-  for (const i of backs ?? []) {
-    if (darkest[i] >= OF_STROKES * usual(i)) continue;
-    own[i] = 0;
-    doubted[i] = 1;
+  for (const i of likelyUnwanted) {
+    if (!isBack) own[i] = unwanted[i];
+    else if (ink[i] >= low && darkest[i] < OF_STROKES * usual(i)) {
+      own[i] = 0;
+      doubted[i] = 1;
+    }
   }
   const { count, starts, ends, roots, sizes, sure } = strokeRuns(
     own,
@@ -178,7 +197,7 @@ export function strokeCells(
       const dark = darkest[i];
       darkness[root] += dark;
       squares[root] += dark * dark;
-      inks[root] += ink[i];
+      inks[root] += own[i];
       unwantedOf[root] += unwanted[i];
       ruled[root] += seen.rules[i];
     }
@@ -195,7 +214,7 @@ export function strokeCells(
     if (share[root] >= OF_STROKES || Math.abs(warm[root]) > COLOURED * size) return false;
     if (share[root] < leastShare(inks[root] / size)) return true;
     return (
-      backs !== null &&
+      isBack &&
       unwantedOf[root] / size > MAYBE_BACK[1] + ((MAYBE_BACK[0] - MAYBE_BACK[1]) * share[root]) / OF_STROKES
     );
   };
