@@ -62,7 +62,6 @@ export function evenRules(cells: RuledCells): void {
     [findLines(across, options), acrossWay],
     [findLines(upright, options), uprightWay],
   ] as const;
-  const isRuled = ways.map(([lines]) => lines.length >= FEW_LINES);
   const measured = ways.flatMap(([lines, way]) =>
     lines.flatMap((line) => {
       const half = halfThickness(rules, line, way);
@@ -76,21 +75,25 @@ export function evenRules(cells: RuledCells): void {
     if (measured.length >= FEW_LINES && each.level > DARKER * usual + STRAYS[1]) continue;
     evenLine(cells, each);
   }
-  if (isRuled[0]) evenMargins(cells, uprightWay);
-  if (isRuled[1]) evenMargins(cells, acrossWay);
+  const [isRuledAcross, isRuledUpright] = ways.map(([lines]) => lines.length >= FEW_LINES);
+  if (!isRuledAcross && !isRuledUpright) return;
+  const through = throughLines(cells);
+  if (isRuledAcross) evenMargins(cells, through.upright, uprightWay);
+  if (isRuledUpright) evenMargins(cells, through.across, acrossWay);
 }
 
-/** Makes lone lines of strokes that run right through the page rules. */
-function evenMargins(cells: RuledCells, way: Way): void {
-  const { width, height, strokes, rules, darkest } = cells;
+/** Lines of strokes and rules that run right through the page. */
+function throughLines({ width, height, strokes, rules }: RuledCells) {
   const evidence = new Uint8Array(strokes.length);
   for (let i = 0; i < strokes.length; i++) if (strokes[i] === 1 || rules[i] === 1) evidence[i] = EVIDENCE;
-  const profiles = ruleProfiles(evidence, width, height);
-  const lines = findLines(way.beside === 1 ? profiles.upright : profiles.across, {
-    beside: BESIDE,
-    least: LEAST,
-    leastShare: MARGIN_SHARE,
-  });
+  const { across, upright } = ruleProfiles(evidence, width, height);
+  const options = { beside: BESIDE, least: LEAST, leastShare: MARGIN_SHARE };
+  return { across: findLines(across, options), upright: findLines(upright, options) };
+}
+
+/** Makes rules of those near a side that are a stroke on much of their way. */
+function evenMargins(cells: RuledCells, lines: readonly Rule[], way: Way): void {
+  const { strokes, darkest } = cells;
   for (const line of lines) {
     const middle = line.middles[line.middles.length >> 1];
     if (Math.min(middle, way.places - 1 - middle) > NEAR_SIDE * way.places) continue;

@@ -1,8 +1,9 @@
-import { binAtShare } from '../statistics/histogram';
-import { median, quantile } from '../statistics/quantile';
+import { median } from '../statistics/quantile';
+import { findUnwanted, OF_STROKES } from './findUnwanted';
 import { LOGIT_SCALE, logitByte, type InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
 import { strokeRuns } from './strokeRuns';
+import { usualNear } from './usualNear';
 
 /** A stroke's cells are at least as likely as the first, one of them as the second: hysteresis along the stroke. */
 const INK_LOW = logitByte(0.18);
@@ -16,17 +17,10 @@ const OF_NOISE = { dot: 3.4, stroke: 1.6 } as const;
 const SHARPER = 1.4;
 
 /**
- * A stroke may be the back showing through when it is fainter than this share of the page's own strokes near it, and the
- * net finds it as likely unwanted as the second; the fainter it is, the less likely that need be, down to the third.
+ * A stroke may be the back showing through when it is fainter than OF_STROKES of the page's own strokes near it, and the net
+ * finds it as likely unwanted as the first; the fainter it is, the less likely that need be, down to the second.
  */
-const OF_STROKES = 0.45;
 const MAYBE_BACK = [logitByte(0.2), logitByte(0.05)] as const;
-/** Cells that are as faint, likelier unwanted than ink and as likely as this are the back's, though they touch a stroke. */
-const BACK_BESIDE = logitByte(0.3);
-/** Where a back shows through, this share of such cells is as faint as that; so few of them, or so faint ones, do not tell. */
-const MOST_OF_BACK = 0.75;
-const FEW_UNWANTED = 400;
-const LEAST_UNWANTED = 4;
 /**
  * It may be nothing at all, grain or a coder's blocks, when it is fainter than a share of them that grows with how unlikely
  * the net finds it: this share of the likelihood against it, and no more than the second. Set where on drawn pages what is no
@@ -34,14 +28,6 @@ const LEAST_UNWANTED = 4;
  */
 const OF_UNLIKELY = 0.8;
 const MOST_UNLIKELY = 0.42;
-/** "Near" is in tiles of so many cells, and in those next to them; without any there, all over the page. */
-const NEAR = 64;
-/** Strokes that the net is so sure of tell how dark the page's own are. */
-const SURELY_INK = logitByte(0.8);
-const USUAL = 0.8;
-/** Fewer of their cells in a tile do not tell. */
-const FEW_SURE = 30;
-
 /** The back shows through without a colour of its own: red over its paper less blue over its paper, on the mean. */
 const COLOURED = 0.06;
 
@@ -65,73 +51,6 @@ function isNearEdge({ width, height }: InkLikelihood, i: number): boolean {
   const [x, y] = [i % width, Math.floor(i / width)];
   const margin = EDGE * Math.min(width, height);
   return Math.min(x, width - 1 - x, y, height - 1 - y) < margin;
-}
-
-interface Unwanted {
-  /** cells that are likelier unwanted than ink */
-  readonly cells: readonly number[];
-  /**
-   * Whether they are the back's. They are not where most of them are as dark as the page's own strokes, which are out of
-   * focus there and look like what shows through.
-   */
-  readonly isBack: boolean;
-}
-
-function findUnwanted(
-  { ink, unwanted }: InkLikelihood,
-  darkest: Uint8Array,
-  holes: Uint8Array,
-  usual: (i: number) => number,
-): Unwanted {
-  const cells: number[] = [];
-  const shares: number[] = [];
-  for (let i = 0; i < ink.length; i++) {
-    if (unwanted[i] < BACK_BESIDE || unwanted[i] < ink[i]) continue;
-    if (darkest[i] < LEAST_UNWANTED || holes[i] === 1) continue;
-    cells.push(i);
-    shares.push(darkest[i] / Math.max(1, usual(i)));
-  }
-  return {
-    cells,
-    isBack: cells.length < FEW_UNWANTED || quantile(shares, MOST_OF_BACK) < OF_STROKES,
-  };
-}
-
-/** How dark the strokes are that the net is sure of, near a cell, or else on the page; 0 where there are none. */
-function usualNear({ ink, width, height }: InkLikelihood, darkest: Uint8Array): (i: number) => number {
-  const columns = Math.ceil(width / NEAR);
-  const rows = Math.ceil(height / NEAR);
-  const counts = new Uint32Array(columns * rows * 256);
-  for (let y = 0, i = 0; y < height; y++) {
-    const row = Math.floor(y / NEAR) * columns;
-    for (let x = 0; x < width; x++, i++) {
-      if (ink[i] >= SURELY_INK) counts[(row + Math.floor(x / NEAR)) * 256 + darkest[i]]++;
-    }
-  }
-  const levels = new Float32Array(columns * rows);
-  const all = new Uint32Array(256);
-  let count = 0;
-  for (let k = 0; k < levels.length; k++) {
-    const of = counts.subarray(k * 256, (k + 1) * 256);
-    let total = 0;
-    for (let level = 0; level < 256; level++) {
-      total += of[level];
-      all[level] += of[level];
-    }
-    count += total;
-    levels[k] = total >= FEW_SURE ? binAtShare(of, total, USUAL) : 0;
-  }
-  const onPage = count >= FEW_SURE ? binAtShare(all, count, USUAL) : 0;
-  return (i) => {
-    const [column, row] = [Math.floor((i % width) / NEAR), Math.floor(i / width / NEAR)];
-    let most = 0;
-    for (let r = Math.max(0, row - 1); r <= Math.min(rows - 1, row + 1); r++) {
-      for (let c = Math.max(0, column - 1); c <= Math.min(columns - 1, column + 1); c++) {
-        most = Math.max(most, levels[r * columns + c]);
-      }
-    }
-    return most > 0 ? most : onPage;
-  };
 }
 
 /** What is fainter than this share of the page's strokes may be nothing; by how likely ink it is, as a byte of a logit. */

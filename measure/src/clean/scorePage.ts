@@ -113,6 +113,7 @@ export async function scorePage(name: string, comparison: Comparison): Promise<P
     pencil: clean(page, 'pencil', {}, map),
     'soft-grey': clean(page, 'soft-grey', {}, map),
   };
+  const dayGrey = greyOf(day);
   const picked = pickLook(map);
   const scores = Object.fromEntries(
     SCORED_LOOKS.map((look) => [look, scoreLook(truth, letters, shown[look])]),
@@ -133,10 +134,10 @@ export async function scorePage(name: string, comparison: Comparison): Promise<P
     faded: fadeScore(truth, day, clean(page, 'daylight', { rules: 'faded' }, map)),
     holes: {
       punched: truth.holes.length,
-      left: holesLeft(truth, greyOf(day)),
+      left: holesLeft(truth, dayGrey),
       letters: map.seen ? takenForHoles(letters, truth.page.width, map.seen.step, holesSeen(map.seen)) : 0,
     },
-    width: widthError(letters, truth, greyOf(day)),
+    width: widthError(letters, truth, dayGrey),
     saysLost: verdict.reasons.some(({ kind }) => SAYS_LOST.includes(kind)),
     reasons: verdict.reasons.map(({ kind }) => kind),
     word: verdict.word,

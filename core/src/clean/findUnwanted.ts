@@ -1,0 +1,47 @@
+import { quantile } from '../statistics/quantile';
+import { logitByte, type InkLikelihood } from './inkLikelihood';
+
+/** What shows through is fainter than this share of the page's own strokes near it. */
+export const OF_STROKES = 0.45;
+/** Cells that are likelier unwanted than ink, and as likely as this, may be the back's. */
+const BACK_BESIDE = logitByte(0.3);
+/** Where a back shows through, this share of such cells is as faint as that; so few of them, or so faint ones, do not tell. */
+const MOST_OF_BACK = 0.75;
+const FEW_UNWANTED = 400;
+const LEAST_UNWANTED = 4;
+
+export interface Unwanted {
+  /** cells that are likelier unwanted than ink */
+  readonly cells: readonly number[];
+  /**
+   * Whether they are the back's. They are not where most of them are as dark as the page's own strokes, which are out of
+   * focus there and look like what shows through.
+   */
+  readonly isBack: boolean;
+}
+
+/**
+ * Finds what shows through from the back, or what only looks like it.
+ *
+ * @param holes cells of punched holes: 1, else 0
+ * @param usual how dark the page's strokes are near a cell: see `usualNear`
+ */
+export function findUnwanted(
+  { ink, unwanted }: InkLikelihood,
+  darkest: Uint8Array,
+  holes: Uint8Array,
+  usual: (i: number) => number,
+): Unwanted {
+  const cells: number[] = [];
+  const shares: number[] = [];
+  for (let i = 0; i < ink.length; i++) {
+    if (unwanted[i] < BACK_BESIDE || unwanted[i] < ink[i]) continue;
+    if (darkest[i] < LEAST_UNWANTED || holes[i] === 1) continue;
+    cells.push(i);
+    shares.push(darkest[i] / Math.max(1, usual(i)));
+  }
+  return {
+    cells,
+    isBack: cells.length < FEW_UNWANTED || quantile(shares, MOST_OF_BACK) < OF_STROKES,
+  };
+}
