@@ -1,8 +1,10 @@
+import type { Place } from '../geometry/place';
 import { connectedParts } from '../raster/connectedParts';
 import { gridRow } from './grid';
 import { logitByte, type InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
 import { PAPER, type PageParts } from './pageParts';
+import { createTiles, placeOfMost } from './placeOfMost';
 
 /** What is seen on the page and not in its parts. */
 export interface LostStrokes {
@@ -10,8 +12,8 @@ export interface LostStrokes {
   readonly share: number;
   /** of what the net takes for ink, what it is in two minds about and what is not shown */
   readonly unsure: number;
-  /** left, top, width, height of where most are, as shares of the page; null where there are none */
-  readonly place: readonly [number, number, number, number] | null;
+  /** where most are; null where there are none */
+  readonly place: Place | null;
 }
 
 /** Cells along a line, to each side of its middle, and how far from it the paper beside it is. */
@@ -55,39 +57,11 @@ const TILE = 96;
  * in any of four directions (after line detectors of M. Laws, 1980). Those that lie where the page's parts say paper are lost.
  */
 export function lostStrokes(map: InkMap, parts: PageParts, seen: InkLikelihood): LostStrokes {
-  const { width, height, kinds, darkest, strokes, step } = parts;
-  const found = new Uint8Array(kinds.length);
-  const noise = new Float32Array(map.width);
-  const isUnsure = (i: number) =>
-    seen.ink[i] >= PERHAPS &&
-    kinds[i] === PAPER &&
-    darkest[i] >= LEAST_UNSURE &&
-    seen.rules[i] < MAYBE_RULE &&
-    seen.unwanted[i] < Math.min(UNWANTED, seen.ink[i]);
-  const margin = BESIDE + ALONG + 1;
-  const ways = WAYS.map(([dx, dy]): LineWay => ({
-    along: dy * width + dx,
-    across: BESIDE * (dx * width - dy),
-  }));
-  for (let y = margin; y < height - margin; y++) {
-    if ((y & 7) === 0 || y === margin) gridRow(map.noise, y * step, noise);
-    for (let x = margin; x < width - margin; x++) {
-      const i = y * width + x;
-      const deviation = noise[x * step];
-      const dark = darkest[i];
-      if (dark < LOOKED_AT[0] || dark < LOOKED_AT[1] * deviation) continue;
-      if (kinds[i] !== PAPER || seen.unwanted[i] >= UNWANTED || seen.rules[i] >= MAYBE_RULE) continue;
-      if (isLine(darkest, ways, i, Math.max(LEAST, OF_NOISE * deviation))) found[i] = 1;
-    }
-  }
-  let [shown, sure, unsure] = [0, 0, 0];
-  for (let i = 0; i < strokes.length; i++) {
-    shown += strokes[i];
-    if (strokes[i] === 1) sure += seen.ink[i] >= LIKELY ? 1 : 0;
-    else if (isUnsure(i)) unsure++;
-  }
+  const { width, height } = parts;
+  const found = unseenLines(map, parts, seen);
+  const { shown, sure, unsure } = countStrokes(parts, seen);
+  const tiles = createTiles(width, height, TILE);
   const columns = Math.ceil(width / TILE);
-  const tiles = new Float32Array(columns * Math.ceil(height / TILE));
   let lost = 0;
   for (const part of connectedParts(found, width, height, { joinsCorners: true })) {
     const length = Math.max(part.right - part.left, part.bottom - part.top) + 1;
@@ -96,13 +70,51 @@ export function lostStrokes(map: InkMap, parts: PageParts, seen: InkLikelihood):
     const [column, row] = [(part.left + part.right) >> 1, (part.top + part.bottom) >> 1].map((v) =>
       Math.floor(v / TILE),
     );
-    tiles[row * columns + column] += part.pixels;
+    tiles.sums[row * columns + column] += part.pixels;
   }
   return {
     share: lost / Math.max(FEW, lost + shown),
     unsure: unsure / Math.max(FEW, unsure + sure),
-    place: lost > 0 ? placeOfMost(tiles, columns, width, height) : null,
+    place: placeOfMost(tiles),
   };
+}
+
+/** Cells on a line that the parts take for paper: 1, else 0. */
+function unseenLines(map: InkMap, parts: PageParts, { unwanted, rules }: InkLikelihood): Uint8Array {
+  const { width, height, kinds, darkest, step } = parts;
+  const found = new Uint8Array(kinds.length);
+  const noise = new Float32Array(map.width);
+  const margin = BESIDE + ALONG + 1;
+  const ways = WAYS.map(([dx, dy]): LineWay => ({
+    along: dy * width + dx,
+    across: BESIDE * (dx * width - dy),
+  }));
+  for (let y = margin; y < height - margin; y++) {
+    if ((y & 7) === 0 || y === margin) gridRow(map.noise, y * step, noise);
+    for (let x = margin, i = y * width + margin; x < width - margin; x++, i++) {
+      const dark = darkest[i];
+      if (dark < LOOKED_AT[0] || kinds[i] !== PAPER) continue;
+      const deviation = noise[x * step];
+      if (dark < LOOKED_AT[1] * deviation) continue;
+      if (unwanted[i] >= UNWANTED || rules[i] >= MAYBE_RULE) continue;
+      if (isLine(darkest, ways, i, Math.max(LEAST, OF_NOISE * deviation))) found[i] = 1;
+    }
+  }
+  return found;
+}
+
+/** Cells of strokes, those among them that are likely ink, and those that are shown as paper but may be ink. */
+function countStrokes({ strokes, kinds, darkest }: PageParts, { ink, rules, unwanted }: InkLikelihood) {
+  let [shown, sure, unsure] = [0, 0, 0];
+  for (let i = 0; i < ink.length; i++) {
+    if (strokes[i] === 1) {
+      shown++;
+      if (ink[i] >= LIKELY) sure++;
+    } else if (ink[i] >= PERHAPS && kinds[i] === PAPER && darkest[i] >= LEAST_UNSURE) {
+      if (rules[i] < MAYBE_RULE && unwanted[i] < Math.min(UNWANTED, ink[i])) unsure++;
+    }
+  }
+  return { shown, sure, unsure };
 }
 
 function isLine(plane: Uint8Array, ways: readonly LineWay[], i: number, least: number): boolean {
@@ -118,25 +130,4 @@ function isLine(plane: Uint8Array, ways: readonly LineWay[], i: number, least: n
     if (plane[right - along] + plane[right] + plane[right + along] <= most) return true;
   }
   return false;
-}
-
-/** The tiles that have at least half as much as the one with most. */
-function placeOfMost(
-  tiles: Float32Array,
-  columns: number,
-  width: number,
-  height: number,
-): LostStrokes['place'] {
-  let most = 0;
-  for (const tile of tiles) if (tile > most) most = tile;
-  let [left, top, right, bottom] = [width, height, 0, 0];
-  tiles.forEach((tile, i) => {
-    if (tile < most / 2) return;
-    const [x, y] = [(i % columns) * TILE, Math.floor(i / columns) * TILE];
-    left = Math.min(left, x);
-    top = Math.min(top, y);
-    right = Math.max(right, Math.min(width, x + TILE));
-    bottom = Math.max(bottom, Math.min(height, y + TILE));
-  });
-  return [left / width, top / height, (right - left) / width, (bottom - top) / height];
 }

@@ -24,7 +24,7 @@ export {
   type Verdict,
   type VerdictWord,
 } from '../verdict/verdict';
-export type { Place } from '../verdict/place';
+export type { Place } from '../geometry/place';
 export { findPage, fromOwnTopLeft, isTurnUnsure, type FoundPage } from '../findPage';
 export {
   develop,

@@ -1,5 +1,5 @@
 import type { PageFacts } from './pageFacts';
-import type { Place } from './place';
+import type { Place } from '../geometry/place';
 import { sayReason } from './sayReason';
 import type { Reason, ReasonKind, Verdict } from './verdict';
 

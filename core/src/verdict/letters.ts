@@ -1,7 +1,7 @@
 import type { InkMap } from '../clean/inkMap';
 import { connectedParts } from '../raster/connectedParts';
 import { median, quantileOfSorted } from '../statistics/quantile';
-import type { Place } from './place';
+import type { Place } from '../geometry/place';
 
 /** Letters are looked for on every third pixel each way. */
 const STEP = 3;

@@ -1,7 +1,7 @@
 import type { InkMap } from '../clean/inkMap';
 import { acrossPage } from '../geometry/pageScale';
 import { connectedParts } from '../raster/connectedParts';
-import type { Place } from './place';
+import type { Place } from '../geometry/place';
 
 /** Cells that are looked at as one, px of a full page. */
 const CELL = 26;

@@ -1,4 +1,5 @@
 import { inkMapOf } from '../clean/clean';
+import { logitByte } from '../clean/inkLikelihood';
 import { createRgba, type Rgba } from '../raster/image';
 import { turnQuarter } from '../raster/turnQuarter';
 import { pageFacts } from './pageFacts';
@@ -48,5 +49,16 @@ describe('pageFacts', () => {
     ['a thing in the middle of the page', (x: number, y: number) => x > 300 && x < 420 && y > 800 && y < 900],
   ])('takes %s for nothing of that kind', (_what, dark) => {
     expect(factsOf(page(dark)).covered).toBe(0);
+  });
+
+  it('counts ink that can hardly be told among what may be lost, and says where', () => {
+    const map = inkMapOf(page());
+    expect(pageFacts(map).lost).toBeLessThan(0.02);
+    const ink = map.seen!.ink.slice();
+    const middle = Math.floor(ink.length / 2);
+    for (let i = 0; i < middle; i++) ink[i] = Math.min(ink[i], logitByte(0.5));
+    const { lost, lostPlace } = pageFacts({ ...map, seen: { ...map.seen!, ink } });
+    expect(lost).toBeGreaterThan(0.1);
+    expect(lostPlace![1] + lostPlace![3]).toBeLessThan(0.65);
   });
 });

@@ -1,6 +1,7 @@
-import type { Place } from './place';
+import type { Place } from '../geometry/place';
 import { measureContrast, type InkMap } from '../clean/inkMap';
 import { RULE } from '../clean/pageParts';
+import { unclearInk } from '../clean/unclearInk';
 import { quantile, quantileOfSorted } from '../statistics/quantile';
 import { measureLetters } from './letters';
 import { measureCover } from './measureCover';
@@ -11,7 +12,7 @@ export interface PageFacts {
   readonly ink: number;
   /** how dark strokes are against their paper */
   readonly contrast: number;
-  /** share of the strokes seen on the page that the clean page does not show or that cannot be told, and where most are */
+  /** share of the page's strokes that the clean page does not show, or of which it can only show pieces, and where most are */
   readonly lost: number;
   readonly lostPlace: Place | null;
   /** standard deviation of bare paper, grey levels */
@@ -53,8 +54,7 @@ export function pageFacts(whole: InkMap): PageFacts {
     rise,
     edges,
     ...measureLight(map, written),
-    lost: whole.lost ? Math.max(OF_SEEN * whole.lost.share, OF_UNSURE * whole.lost.unsure) : 0,
-    lostPlace: whole.lost?.place ?? null,
+    ...measureLost(whole),
     overEdge: measureOverEdge(map, contrast),
     written,
     inRows,
@@ -63,11 +63,21 @@ export function pageFacts(whole: InkMap): PageFacts {
 }
 
 /**
- * What is seen and not shown counts this much of what is lost: most of it is a screen's lines, dots or creases. What cannot be told
- * counts more.
+ * What is seen and not shown counts this much of what is lost: most of it is a screen's lines, dots or creases. What is not shown
+ * though it may be ink counts more. Of what can hardly be told, shown or not, some comes through: it is no reason to take a page again.
  */
 const OF_SEEN = 0.2;
 const OF_UNSURE = 0.5;
+const OF_UNCLEAR = 0.3;
+
+function measureLost({ seen, lost }: InkMap): Pick<PageFacts, 'lost' | 'lostPlace'> {
+  if (!seen || !lost) return { lost: 0, lostPlace: null };
+  const unclear = unclearInk(seen);
+  const missed = Math.max(OF_SEEN * lost.share, OF_UNSURE * lost.unsure);
+  return missed > OF_UNCLEAR * unclear.share
+    ? { lost: missed, lostPlace: lost.place }
+    : { lost: OF_UNCLEAR * unclear.share, lostPlace: unclear.place };
+}
 
 /** The page with its rules taken for bare paper: what is ruled is not read. The map itself where its parts are not known. */
 function withoutRules(map: InkMap): InkMap {

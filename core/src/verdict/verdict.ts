@@ -1,4 +1,4 @@
-import type { Place } from './place';
+import type { Place } from '../geometry/place';
 
 /** Can the page be read? */
 export type VerdictWord = 'reads-well' | 'hard-to-read' | 'take-again';
