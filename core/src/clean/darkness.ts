@@ -47,17 +47,16 @@ export function paperGainsAt(
   const { width } = red;
   const [from] = quick.scratch((width + 2) * 4);
   const nodes = quick.floats(from, width + 2);
-  for (const [plane, address] of [
-    [red, at[0]],
-    [green, at[1]],
-    [blue, at[2]],
-  ] as const) {
+  const spreadOne = (plane: Plane, address: number) => {
     fillNodes(plane, cell, y, nodes, 1);
     // The first once more before, and the last once more behind: see `spreadRow`.
     nodes[0] = nodes[1];
     nodes[width + 1] = nodes[width];
     quick.spreadRow(from, cell, count, address);
-  }
+  };
+  spreadOne(red, at[0]);
+  spreadOne(green, at[1]);
+  spreadOne(blue, at[2]);
 }
 
 /** Eight-bit darkness of every pixel: of its lightness, or half of that of its darkest colour if that is more. */

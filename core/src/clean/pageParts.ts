@@ -57,37 +57,37 @@ const FLANK = 3;
  * @param shift moves the net's thresholds, in units of a logit: more is ink below 0
  */
 export function pageParts(map: InkMap, seen: InkLikelihood, shift = 0): PageParts {
-  const { step, width, height } = seen;
+  const { step, width, height, ink, tones, unwanted } = seen;
   const darkest = step === 1 ? map.smooth.slice() : halfPeaks(map.smooth, map.width, map.height);
   const holes = holesSeen(seen);
   const cells = strokeCells(map, seen, darkest, holes, shift);
   const { strokes, doubted } = cells;
   const rules = ruleCells(seen, cells);
-  evenRules({ width, height, darkest, likely: seen.rules, ink: seen.ink, strokes, rules });
+  evenRules({ width, height, darkest, likely: seen.rules, ink, strokes, rules });
   const wide = widen(strokes, width, height);
   const wideRules = widen(rules, width, height);
   const onRules = new Uint8Array(width * height);
   const toned = new Uint8Array(width * height);
-  for (let i = 0; i < toned.length; i++) if (seen.tones[i] >= TONE_FROM) toned[i] = 1;
+  for (let i = 0; i < toned.length; i++) if (tones[i] >= TONE_FROM) toned[i] = 1;
   for (let i = 0; i < onRules.length; i++) {
     if (strokes[i] === 1 && (wideRules[i] === 1 || seen.rules[i] >= RULE_UNDER)) onRules[i] = 1;
   }
-  const kinds = new Uint8Array(width * height);
+  const kinds = new Uint8Array(width * height).fill(PAPER);
   const noise = new Float32Array(map.width);
   for (let y = 0, i = 0; y < height; y++) {
     if ((y & 7) === 0) gridRow(map.noise, y * step, noise);
     for (let x = 0; x < width; x++, i++) {
       const dark = darkest[i];
-      if (dark < FLANK || holes[i] === 1) kinds[i] = PAPER;
-      else if (rules[i] === 1) kinds[i] = RULE;
-      else if (strokes[i] === 1 && (toned[i] === 0 || seen.ink[i] >= INK_ON_TONE)) kinds[i] = INK;
+      if (dark < FLANK || holes[i] === 1) continue;
+      if (rules[i] === 1) kinds[i] = RULE;
+      else if (strokes[i] === 1 && (toned[i] === 0 || ink[i] >= INK_ON_TONE)) kinds[i] = INK;
       else if (toned[i] === 1 || doubted[i] === 1) kinds[i] = TONE;
       else if (wide[i] === 1 && wideRules[i] === 0) kinds[i] = INK;
       else if (wideRules[i] === 1) kinds[i] = RULE;
       else if (
         dark >= SURELY_THERE[0] &&
-        dark >= SURELY_THERE[1] * noise[Math.min(map.width - 1, x * step)] &&
-        (seen.unwanted[i] < UNWANTED_FROM || dark >= DARK_THING)
+        (unwanted[i] < UNWANTED_FROM || dark >= DARK_THING) &&
+        dark >= SURELY_THERE[1] * noise[Math.min(map.width - 1, x * step)]
       )
         kinds[i] = TONE;
     }

@@ -11,6 +11,9 @@ const LEAST = 5;
 /** Of what is no stroke, only what is as dark as this becomes black. */
 const TONE_FROM = 110;
 const NEVER = 256;
+/** Opaque pixels, all four bytes at once. */
+const BLACK = 0xff000000;
+const WHITE = 0xffffffff;
 
 /** The *Pen* look: every pixel black or white, a stroke where it is half as dark as its darkest place. */
 export function penOfParts(map: InkMap, parts: PageParts, level: Plane, tuning: Tuning): Rgba {
@@ -26,12 +29,14 @@ export function penOfParts(map: InkMap, parts: PageParts, level: Plane, tuning: 
     } else thresholds[i] = kinds[i] === TONE ? TONE_FROM : NEVER;
   }
   const result = createRgba(width, height);
-  const out = new Uint32Array(result.data.buffer);
-  const shift = step - 1;
-  for (let y = 0, i = 0; y < height; y++) {
+  const out = new Uint32Array(result.data.buffer).fill(WHITE);
+  for (let y = 0; y < height; y++) {
     const row = Math.floor(y / step) * columns;
-    for (let x = 0; x < width; x++, i++) {
-      out[i] = smooth[i] >= thresholds[row + (x >> shift)] ? 0xff000000 : 0xffffffff;
+    for (let column = 0; column < columns; column++) {
+      const threshold = thresholds[row + column];
+      if (threshold === NEVER) continue;
+      const end = y * width + Math.min(width, (column + 1) * step);
+      for (let i = y * width + column * step; i < end; i++) if (smooth[i] >= threshold) out[i] = BLACK;
     }
   }
   return result;
@@ -42,26 +47,26 @@ const AROUND = 6;
 
 /** How dark the highlighter is that strokes lie on; 0 beside it. Null where there is none on the page. */
 function groundUnder({ kinds, toned, darkest, width, height }: PageParts): Plane | null {
-  const sums = createPlane(width, height);
-  const balance = createPlane(width, height);
-  const counts = createPlane(width, height);
-  let found = 0;
-  for (let i = 0; i < kinds.length; i++) {
+  const first = toned.indexOf(1);
+  if (first < 0) return null;
+  // Only rows that highlighter is near, and what is around those: most of a page has none.
+  const top = Math.max(0, Math.floor(first / width) - 2 * AROUND);
+  const bottom = Math.min(height, Math.floor(toned.lastIndexOf(1) / width) + 1 + 2 * AROUND);
+  const [sums, balance, counts] = [1, 2, 3].map(() => createPlane(width, bottom - top));
+  for (let k = 0, i = top * width; k < sums.data.length; k++, i++) {
     if (kinds[i] === INK) continue;
     if (toned[i] === 0) {
-      balance.data[i] = -1;
+      balance.data[k] = -1;
       continue;
     }
-    sums.data[i] = darkest[i];
-    balance.data[i] = counts.data[i] = 1;
-    found++;
+    sums.data[k] = darkest[i];
+    balance.data[k] = counts.data[k] = 1;
   }
-  if (found === 0) return null;
   const [sum, over, count] = [boxMean(sums, AROUND), boxMean(balance, AROUND), boxMean(counts, AROUND)];
   const ground = createPlane(width, height);
-  for (let i = 0; i < kinds.length; i++) {
+  for (let k = 0, i = top * width; k < over.data.length; k++, i++) {
     // A stroke lies on highlighter where there is more of it around than bare paper.
-    if (over.data[i] > 0) ground.data[i] = sum.data[i] / count.data[i];
+    if (over.data[k] > 0) ground.data[i] = sum.data[k] / count.data[k];
   }
   return ground;
 }

@@ -14,13 +14,13 @@ const LEAST_RULED = 0.0025;
 
 /** Cells of rules: 1, else 0. Where there is no ruling, lines and their ends become strokes: `strokes` is changed. */
 export function ruleCells(seen: InkLikelihood, { strokes, ruleEnds }: StrokeCells): Uint8Array {
-  const { width, height } = seen;
+  const { width, height, ink, rules: likely } = seen;
   const rules = new Uint8Array(width * height);
   let count = 0;
   for (let i = 0; i < rules.length; i++) {
-    if (seen.rules[i] < RULE_FROM) continue;
+    if (likely[i] < RULE_FROM) continue;
     // Where both are likely, a stroke crosses the rule, or runs along it.
-    if (strokes[i] === 1 && (seen.ink[i] >= SURELY_STROKE || seen.ink[i] >= seen.rules[i])) continue;
+    if (strokes[i] === 1 && (ink[i] >= SURELY_STROKE || ink[i] >= likely[i])) continue;
     rules[i] = 1;
     count++;
   }
@@ -31,8 +31,8 @@ export function ruleCells(seen: InkLikelihood, { strokes, ruleEnds }: StrokeCell
   }
   for (let i = 0; i < rules.length; i++) rules[i] |= ruleEnds[i];
   const closed = rules.slice();
-  for (let y = 0; y < height; y++) closeGaps(rules, strokes, y * width, 1, width, closed);
-  for (let x = 0; x < width; x++) closeGaps(rules, strokes, x, width, height, closed);
+  closeGapsAcross(rules, strokes, width, closed);
+  closeGapsUpright(rules, strokes, width, closed);
   return closed;
 }
 
@@ -51,24 +51,47 @@ function drawLines(mask: Uint8Array, strokes: Uint8Array, width: number, height:
   }
 }
 
-function closeGaps(
-  rules: Uint8Array,
-  strokes: Uint8Array,
-  from: number,
-  step: number,
-  length: number,
-  out: Uint8Array,
-): void {
-  // Where the last piece of a line along this way ended; crossing lines are too short to be one.
-  let last = -1;
-  for (let k = 0; k < length; k++) {
-    if (rules[from + k * step] === 0) continue;
-    const start = k;
-    while (k < length && rules[from + k * step] === 1) k++;
-    if (k - start < LEAST_PIECE) continue;
-    if (last >= 0 && start - last <= LONGEST_GAP) {
-      for (let j = last; j < start; j++) if (strokes[from + j * step] === 0) out[from + j * step] = 1;
+function closeGapsAcross(rules: Uint8Array, strokes: Uint8Array, width: number, out: Uint8Array): void {
+  for (let row = 0; row < rules.length; row += width) {
+    const end = row + width;
+    // Where the last piece of a line along this way ended; crossing lines are too short to be one.
+    let last = -1;
+    let start = rules.indexOf(1, row);
+    while (start >= 0 && start < end) {
+      let to = start;
+      while (to < end && rules[to] === 1) to++;
+      if (to - start >= LEAST_PIECE) {
+        if (last >= 0 && start - last <= LONGEST_GAP) fillGap(strokes, last, start, 1, out);
+        last = to;
+      }
+      start = rules.indexOf(1, to);
     }
-    last = k;
   }
+}
+
+/** Row by row for all columns at once: down single columns, every byte would come from another part of memory. */
+function closeGapsUpright(rules: Uint8Array, strokes: Uint8Array, width: number, out: Uint8Array): void {
+  const height = rules.length / width;
+  // By column: cells of the piece that runs here, and the row where the last piece ended.
+  const piece = new Uint16Array(width);
+  const last = new Int32Array(width).fill(-1);
+  for (let y = 0, i = 0; y <= height; y++) {
+    for (let x = 0; x < width; x++, i++) {
+      if (y < height && rules[i] === 1) {
+        piece[x]++;
+        continue;
+      }
+      if (piece[x] >= LEAST_PIECE) {
+        const start = y - piece[x];
+        if (last[x] >= 0 && start - last[x] <= LONGEST_GAP)
+          fillGap(strokes, last[x] * width + x, start * width + x, width, out);
+        last[x] = y;
+      }
+      piece[x] = 0;
+    }
+  }
+}
+
+function fillGap(strokes: Uint8Array, from: number, to: number, step: number, out: Uint8Array): void {
+  for (let i = from; i < to; i += step) if (strokes[i] === 0) out[i] = 1;
 }

@@ -61,18 +61,24 @@ export function showInColour(map: InkMap, parts: PageParts, gain: Float32Array):
     showPlainly(map, parts, gain, result);
     return result;
   }
+  result.data.fill(255);
   const { at, others } = roomForGains(quick, width, width * 4, width * 4, width * 4, width);
   const [pixels, out, toneAt, maskAt] = others;
+  const [line, shown] = [quick.bytes(pixels, width * 4), quick.bytes(out, width * 4)];
+  const [masks, tones] = [quick.bytes(maskAt, width), quick.floats(toneAt, width)];
+  let isBare = true;
   for (let y = 0; y < height; y++) {
     const row = y * width;
-    if (y % parts.step === 0) spreadGain(parts, gain, y, tone, mask);
-    // What lies under the mask may be paper: then it is not looked at.
-    quick.bytes(pixels, width * 4).set(data.subarray(row * 4, (row + width) * 4));
-    quick.bytes(maskAt, width).set(mask);
-    quick.floats(toneAt, width).set(tone);
+    if (y % parts.step === 0) {
+      isBare = !spreadGain(parts, gain, y, tone, mask);
+      masks.set(mask);
+      tones.set(tone);
+    }
+    if (isBare) continue;
+    line.set(data.subarray(row * 4, (row + width) * 4));
     paperGainsAt(quick, map.paper, y, width, at);
     quick.liftRow(pixels, at[0], at[1], at[2], maskAt, toneAt, DARKEST, width, out);
-    result.data.set(quick.bytes(out, width * 4), row * 4);
+    result.data.set(shown, row * 4);
     greyFaint(map, row, tone, result);
   }
   return result;
@@ -125,9 +131,11 @@ export function showInGrey(map: InkMap, parts: PageParts, gain: Float32Array): R
   const out = new Uint32Array(result.data.buffer).fill(0xffffffff);
   const tone = new Float32Array(width);
   const mask = new Uint8Array(width);
-  for (let y = 0, i = 0; y < height; y++) {
-    if (y % parts.step === 0) spreadGain(parts, gain, y, tone, mask);
-    for (let x = 0; x < width; x++, i++) {
+  let isBare = true;
+  for (let y = 0; y < height; y++) {
+    if (y % parts.step === 0) isBare = !spreadGain(parts, gain, y, tone, mask);
+    if (isBare) continue;
+    for (let x = 0, i = y * width; x < width; x++, i++) {
       if (mask[x] === 0) continue;
       // What is lifted far shows its noise: there the smoothed darkness takes its part.
       const dark = (tone[x] > 2 ? (darkness[i] + smooth[i]) * 0.5 : darkness[i]) * tone[x];
@@ -138,19 +146,27 @@ export function showInGrey(map: InkMap, parts: PageParts, gain: Float32Array): R
   return result;
 }
 
-/** A row's gains, pixel by pixel, and where there are any. */
+/**
+ * A row's gains, pixel by pixel, and where there are any.
+ *
+ * @returns whether there are any
+ */
 function spreadGain(
   { step, width: columns }: PageParts,
   gain: Float32Array,
   y: number,
   tone: Float32Array,
   mask: Uint8Array,
-): void {
+): boolean {
   const row = Math.floor(y / step) * columns;
   const shift = step - 1;
+  let isAny = 0;
   for (let x = 0; x < tone.length; x++) {
     const value = gain[row + (x >> shift)];
+    const isThere = value > 0 ? 1 : 0;
     tone[x] = value;
-    mask[x] = value > 0 ? 1 : 0;
+    mask[x] = isThere;
+    isAny |= isThere;
   }
+  return isAny === 1;
 }
