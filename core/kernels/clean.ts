@@ -216,6 +216,24 @@ export function reaches(values: usize, thresholds: usize, count: i32, out: usize
   }
 }
 
+/** `mark` where a byte is at least `least`, else 0. */
+export function atLeast(values: usize, least: i32, mark: i32, count: i32, out: usize): void {
+  const limit = i8x16.splat(<i8>least);
+  const marks = i8x16.splat(<i8>mark);
+  for (let x = 0; x < count; x += 16) {
+    v128.store(out + x, v128.and(i8x16.ge_u(v128.load(values + x), limit), marks));
+  }
+}
+
+/** `mark` where a byte of either mask is not 0, else 0. */
+export function eitherOf(a: usize, b: usize, mark: i32, count: i32, out: usize): void {
+  const none = i8x16.splat(0);
+  const marks = i8x16.splat(<i8>mark);
+  for (let x = 0; x < count; x += 16) {
+    v128.store(out + x, v128.and(i8x16.ne(v128.or(v128.load(a + x), v128.load(b + x)), none), marks));
+  }
+}
+
 /** The largest byte of every two by two of two rows. */
 export function peakRow(above: usize, here: usize, columns: i32, out: usize): void {
   for (let x = 0; x < columns; x += 8) {

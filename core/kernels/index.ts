@@ -3,6 +3,7 @@
  * function in core/src, which stays as reference and fallback, and gives the same bits. Memory is the caller's: every
  * argument named after a thing is the address of its first byte, 16-aligned.
  */
+export { boxMean } from './boxMean';
 export { sumBlocks } from './sumBlocks';
 export { opponentPlanes } from './opponentPlanes';
 export { ridges } from './ridges';
@@ -18,6 +19,8 @@ export {
   liftRow,
   peakRow,
   reaches,
+  atLeast,
+  eitherOf,
   spreadRow,
   stepSums,
   tallestRow,

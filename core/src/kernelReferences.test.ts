@@ -19,7 +19,10 @@ import { resample, resamplePlainly, SPAN } from './flatten/resample';
 import { convolve, convolvePlainly, toConvolution } from './net/convolve';
 import { edgeFields, edgeFieldsPlainly } from './outline/edgeField';
 import { ridgesPlainly, ridgesQuickly, votePlainly, voteQuickly } from './outline/lineCandidates';
+import { atLeast, atLeastPlainly } from './raster/atLeast';
+import { boxMean, boxMeanPlainly } from './raster/boxMean';
 import { closePlainly, closing } from './raster/closing';
+import { eitherOf, eitherPlainly } from './raster/eitherOf';
 import { createRgba, type Plane, type Rgba } from './raster/image';
 import { opponentPlanes, opponentPlanesPlainly } from './raster/opponentPlanes';
 import { plainSums, quickSums } from './raster/shrinkByInteger';
@@ -272,8 +275,7 @@ describe('the ink net', () => {
     const page = writtenPage({ width: 160, height: 120 });
     const map = inkMapOf(page);
     const parts = map.parts!;
-    const level = new Float32Array(parts.kinds.length).fill(90);
-    const gain = gainOfCells(parts, level, { shown: () => 200, rules: 'kept', tuning: AS_FOUND });
+    const gain = gainOfCells(parts, () => 90, { shown: () => 200, rules: 'kept', tuning: AS_FOUND });
     const plain = createRgba(160, 120);
     showPlainly(map, parts, gain, plain);
     expect(sameBytes(showInColour(map, parts, gain).data, plain.data)).toBe(true);
@@ -293,6 +295,26 @@ describe('widestAround', () => {
           expect([...widestAround(plane, w, h, reach)]).toEqual([...widestPlainly(plane, w, h, reach)]);
         },
       ),
+    );
+  });
+
+  it('masks of bytes', () => {
+    const byte = fc.integer({ min: 0, max: 255 });
+    const sparse = fc.uint8Array({ maxLength: 90 }).map((bytes) => bytes.map((v) => (v < 128 ? 0 : v)));
+    fc.assert(
+      fc.property(sparse, byte, fc.integer({ min: 1, max: 255 }), (one, least, mark) => {
+        const other = one.slice().reverse();
+        expect(atLeast(one, least, mark)).toEqual(atLeastPlainly(one, least, mark));
+        expect(eitherOf(one, other, mark)).toEqual(eitherPlainly(one, other, mark));
+      }),
+    );
+  });
+
+  it('means over a window', () => {
+    fc.assert(
+      fc.property(plane, fc.integer({ min: 0, max: 9 }), (image, radius) => {
+        expect(boxMean(image, radius)).toEqual(boxMeanPlainly(image, radius));
+      }),
     );
   });
 });

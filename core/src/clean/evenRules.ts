@@ -1,4 +1,6 @@
 import { median } from '../statistics/quantile';
+import { atLeast } from '../raster/atLeast';
+import { eitherOf } from '../raster/eitherOf';
 import { findLines, type Rule } from './findRules';
 import { logitByte } from './inkLikelihood';
 import { ruleProfiles, STEP } from './ruleProfiles';
@@ -52,8 +54,7 @@ export interface RuledCells {
  */
 export function evenRules(cells: RuledCells): void {
   const { width, height, likely, rules } = cells;
-  const evidence = new Uint8Array(rules.length);
-  for (let i = 0; i < rules.length; i++) if (rules[i] === 1 || likely[i] >= MAYBE) evidence[i] = EVIDENCE;
+  const evidence = eitherOf(rules, atLeast(likely, MAYBE), EVIDENCE);
   const { across, upright } = ruleProfiles(evidence, width, height);
   const options = { beside: BESIDE, least: LEAST, leastShare: LEAST_SHARE };
   const acrossWay: Way = { length: width, places: height, along: 1, beside: width };
@@ -84,9 +85,7 @@ export function evenRules(cells: RuledCells): void {
 
 /** Lines of strokes and rules that run right through the page. */
 function throughLines({ width, height, strokes, rules }: RuledCells) {
-  const evidence = new Uint8Array(strokes.length);
-  for (let i = 0; i < strokes.length; i++) if (strokes[i] === 1 || rules[i] === 1) evidence[i] = EVIDENCE;
-  const { across, upright } = ruleProfiles(evidence, width, height);
+  const { across, upright } = ruleProfiles(eitherOf(strokes, rules, EVIDENCE), width, height);
   const options = { beside: BESIDE, least: LEAST, leastShare: MARGIN_SHARE };
   return { across: findLines(across, options), upright: findLines(upright, options) };
 }
@@ -173,11 +172,12 @@ function halfThickness(mask: Uint8Array, line: Rule, { length, places, along, be
   const halves: number[] = [];
   for (let k = 0; k < length; k += 7) {
     const middle = middleAt(line, k);
+    const at = k * along;
+    if (middle < 0 || middle >= places || mask[middle * beside + at] === 0) continue;
+    const [least, most] = [Math.max(0, middle - BESIDE), Math.min(places - 1, middle + BESIDE)];
     let [from, to] = [middle, middle];
-    const isThere = (place: number) => place >= 0 && place < places && mask[place * beside + k * along] === 1;
-    if (!isThere(middle)) continue;
-    while (middle - from < BESIDE && isThere(from - 1)) from--;
-    while (to - middle < BESIDE && isThere(to + 1)) to++;
+    while (from > least && mask[(from - 1) * beside + at] === 1) from--;
+    while (to < most && mask[(to + 1) * beside + at] === 1) to++;
     halves.push((to - from) / 2);
   }
   return halves.length === 0 ? 1 : Math.max(1, Math.ceil(median(halves)));

@@ -1,4 +1,6 @@
+import { forEachSet } from '../raster/forEachSet';
 import { quantile } from '../statistics/quantile';
+import { atLeast } from '../raster/atLeast';
 import { logitByte, type InkLikelihood } from './inkLikelihood';
 
 /** What shows through is fainter than this share of the page's own strokes near it. */
@@ -34,12 +36,11 @@ export function findUnwanted(
 ): Unwanted {
   const cells: number[] = [];
   const shares: number[] = [];
-  for (let i = 0; i < ink.length; i++) {
-    if (unwanted[i] < BACK_BESIDE || unwanted[i] < ink[i]) continue;
-    if (darkest[i] < LEAST_UNWANTED || holes[i] === 1) continue;
+  forEachSet(atLeast(unwanted, BACK_BESIDE), (i) => {
+    if (unwanted[i] < ink[i] || darkest[i] < LEAST_UNWANTED || holes[i] === 1) return;
     cells.push(i);
     shares.push(darkest[i] / Math.max(1, usual(i)));
-  }
+  });
   return {
     cells,
     isBack: cells.length < FEW_UNWANTED || quantile(shares, MOST_OF_BACK) < OF_STROKES,

@@ -1,4 +1,5 @@
 import { connectedParts, type ConnectedPart } from '../raster/connectedParts';
+import { atLeast } from '../raster/atLeast';
 import { logitByte, type InkLikelihood } from './inkLikelihood';
 
 /** Holes are looked for in strips along the edges this wide, as a share of the page's shorter side. */
@@ -23,12 +24,10 @@ export function holesSeen({ unwanted, width, height }: InkLikelihood): Uint8Arra
   const result = new Uint8Array(width * height);
   const short = Math.min(width, height);
   const strip = STRIP * short;
-  const mask = new Uint8Array(width * height);
-  for (let y = 0, i = 0; y < height; y++) {
-    const isAcross = y < strip || y >= height - strip;
-    for (let x = 0; x < width; x++, i++) {
-      if (unwanted[i] >= SURELY && (isAcross || x < strip || x >= width - strip)) mask[i] = 1;
-    }
+  const mask = atLeast(unwanted, SURELY);
+  for (let y = Math.ceil(strip); y < height - strip; y++) {
+    const row = y * width;
+    mask.fill(0, row + Math.ceil(strip), row + Math.ceil(width - strip));
   }
   const round = connectedParts(mask, width, height).filter((part) => isRound(part, short));
   for (const part of round) {

@@ -1,5 +1,7 @@
 import type { Place } from '../geometry/place';
 import { connectedParts } from '../raster/connectedParts';
+import { forEachSet } from '../raster/forEachSet';
+import { atLeast } from '../raster/atLeast';
 import { gridRow } from './grid';
 import { logitByte, type InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
@@ -89,31 +91,34 @@ function unseenLines(map: InkMap, parts: PageParts, { unwanted, rules }: InkLike
     along: dy * width + dx,
     across: BESIDE * (dx * width - dy),
   }));
-  for (let y = margin; y < height - margin; y++) {
-    if ((y & 7) === 0 || y === margin) gridRow(map.noise, y * step, noise);
-    for (let x = margin, i = y * width + margin; x < width - margin; x++, i++) {
-      const dark = darkest[i];
-      if (dark < LOOKED_AT[0] || kinds[i] !== PAPER) continue;
-      const deviation = noise[x * step];
-      if (dark < LOOKED_AT[1] * deviation) continue;
-      if (unwanted[i] >= UNWANTED || rules[i] >= MAYBE_RULE) continue;
-      if (isLine(darkest, ways, i, Math.max(LEAST, OF_NOISE * deviation))) found[i] = 1;
-    }
-  }
+  let known = -1;
+  forEachSet(atLeast(darkest, LOOKED_AT[0]), (i) => {
+    if (kinds[i] !== PAPER || unwanted[i] >= UNWANTED || rules[i] >= MAYBE_RULE) return;
+    const x = i % width;
+    const y = (i - x) / width;
+    if (x < margin || x >= width - margin || y < margin || y >= height - margin) return;
+    // Grain changes slowly.
+    const row = Math.max(margin, y - (y % 8));
+    if (row !== known) gridRow(map.noise, row * step, noise);
+    known = row;
+    const deviation = noise[x * step];
+    if (darkest[i] < LOOKED_AT[1] * deviation) return;
+    if (isLine(darkest, ways, i, Math.max(LEAST, OF_NOISE * deviation))) found[i] = 1;
+  });
   return found;
 }
 
 /** Cells of strokes, those among them that are likely ink, and those that are shown as paper but may be ink. */
 function countStrokes({ strokes, kinds, darkest }: PageParts, { ink, rules, unwanted }: InkLikelihood) {
   let [shown, sure, unsure] = [0, 0, 0];
-  for (let i = 0; i < ink.length; i++) {
-    if (strokes[i] === 1) {
-      shown++;
-      if (ink[i] >= LIKELY) sure++;
-    } else if (ink[i] >= PERHAPS && kinds[i] === PAPER && darkest[i] >= LEAST_UNSURE) {
-      if (rules[i] < MAYBE_RULE && unwanted[i] < Math.min(UNWANTED, ink[i])) unsure++;
-    }
-  }
+  forEachSet(strokes, (i) => {
+    shown++;
+    if (ink[i] >= LIKELY) sure++;
+  });
+  forEachSet(atLeast(ink, PERHAPS), (i) => {
+    if (strokes[i] === 1 || kinds[i] !== PAPER || darkest[i] < LEAST_UNSURE) return;
+    if (rules[i] < MAYBE_RULE && unwanted[i] < Math.min(UNWANTED, ink[i])) unsure++;
+  });
   return { shown, sure, unsure };
 }
 

@@ -1,3 +1,6 @@
+import { atLeast } from '../raster/atLeast';
+import { eitherOf } from '../raster/eitherOf';
+import { forEachSet } from '../raster/forEachSet';
 import { evenRules } from './evenRules';
 import { gridRow } from './grid';
 import { halfPeaks } from './halfPeaks';
@@ -66,31 +69,40 @@ export function pageParts(map: InkMap, seen: InkLikelihood, shift = 0): PagePart
   evenRules({ width, height, darkest, likely: seen.rules, ink, strokes, rules });
   const wide = widen(strokes, width, height);
   const wideRules = widen(rules, width, height);
+  const toned = atLeast(tones, TONE_FROM);
+  const nearRules = eitherOf(wideRules, atLeast(seen.rules, RULE_UNDER));
   const onRules = new Uint8Array(width * height);
-  const toned = new Uint8Array(width * height);
-  for (let i = 0; i < toned.length; i++) if (tones[i] >= TONE_FROM) toned[i] = 1;
-  for (let i = 0; i < onRules.length; i++) {
-    if (strokes[i] === 1 && (wideRules[i] === 1 || seen.rules[i] >= RULE_UNDER)) onRules[i] = 1;
-  }
+  forEachSet(strokes, (i) => (onRules[i] = nearRules[i]));
   const kinds = new Uint8Array(width * height).fill(PAPER);
-  const noise = new Float32Array(map.width);
-  for (let y = 0, i = 0; y < height; y++) {
-    if ((y & 7) === 0) gridRow(map.noise, y * step, noise);
-    for (let x = 0; x < width; x++, i++) {
+  const isSurelyThere = surelyThere(map, darkest, step, width);
+  const things = [wide, wideRules, toned, doubted, atLeast(darkest, SURELY_THERE[0])];
+  forEachSet(
+    things.reduce((one, other) => eitherOf(one, other)),
+    (i) => {
       const dark = darkest[i];
-      if (dark < FLANK || holes[i] === 1) continue;
+      if (dark < FLANK || holes[i] === 1) return;
       if (rules[i] === 1) kinds[i] = RULE;
       else if (strokes[i] === 1 && (toned[i] === 0 || ink[i] >= INK_ON_TONE)) kinds[i] = INK;
       else if (toned[i] === 1 || doubted[i] === 1) kinds[i] = TONE;
       else if (wide[i] === 1 && wideRules[i] === 0) kinds[i] = INK;
       else if (wideRules[i] === 1) kinds[i] = RULE;
-      else if (
-        dark >= SURELY_THERE[0] &&
-        (unwanted[i] < UNWANTED_FROM || dark >= DARK_THING) &&
-        dark >= SURELY_THERE[1] * noise[Math.min(map.width - 1, x * step)]
-      )
-        kinds[i] = TONE;
-    }
-  }
+      else if ((unwanted[i] < UNWANTED_FROM || dark >= DARK_THING) && isSurelyThere(i)) kinds[i] = TONE;
+    },
+  );
   return { step, width, height, kinds, strokes, onRules, darkest, toned, shift };
+}
+
+/** Tells whether a cell is plainly darker than the paper, and than its grain; cells are asked for in the order of the page. */
+function surelyThere(map: InkMap, darkest: Uint8Array, step: number, width: number): (i: number) => boolean {
+  const noise = new Float32Array(map.width);
+  let known = -1;
+  return (i) => {
+    if (darkest[i] < SURELY_THERE[0]) return false;
+    const y = Math.floor(i / width);
+    // Grain changes slowly.
+    const row = y - (y % 8);
+    if (row !== known) gridRow(map.noise, row * step, noise);
+    known = row;
+    return darkest[i] >= SURELY_THERE[1] * noise[Math.min(map.width - 1, (i % width) * step)];
+  };
 }

@@ -1,7 +1,8 @@
 import { boxMean } from '../raster/boxMean';
+import { forEachSet } from '../raster/forEachSet';
 import { createPlane, createRgba, type Plane, type Rgba } from '../raster/image';
 import type { InkMap } from './inkMap';
-import { INK, TONE, type PageParts } from './pageParts';
+import { INK, RULE, type PageParts } from './pageParts';
 import type { Tuning } from './tone';
 
 /** Least darkness of an ink pixel, as a share of the darkest place of its stroke: half its depth, so its width is true. */
@@ -10,35 +11,37 @@ const OF_LEVEL = 0.52;
 const LEAST = 5;
 /** Of what is no stroke, only what is as dark as this becomes black. */
 const TONE_FROM = 110;
-const NEVER = 256;
 /** Opaque pixels, all four bytes at once. */
 const BLACK = 0xff000000;
 const WHITE = 0xffffffff;
 
 /** The *Pen* look: every pixel black or white, a stroke where it is half as dark as its darkest place. */
-export function penOfParts(map: InkMap, parts: PageParts, level: Plane, tuning: Tuning): Rgba {
-  const { width, height, smooth } = map;
+export function penOfParts(
+  { width, height, smooth }: InkMap,
+  parts: PageParts,
+  level: (cell: number) => number,
+  tuning: Tuning,
+): Rgba {
   const { step, width: columns, kinds } = parts;
   const share = OF_LEVEL * 2 ** (-tuning.ink * 0.6);
-  const thresholds = new Uint16Array(kinds.length);
   const ground = groundUnder(parts);
-  for (let i = 0; i < thresholds.length; i++) {
-    if (kinds[i] === INK) {
-      const under = ground ? Math.min(level.data[i], ground.data[i]) : 0;
-      thresholds[i] = Math.max(LEAST, Math.ceil(under + share * (level.data[i] - under)));
-    } else thresholds[i] = kinds[i] === TONE ? TONE_FROM : NEVER;
-  }
+  const thresholdOf = (cell: number) => {
+    const darkness = level(cell);
+    const under = ground ? Math.min(darkness, ground.data[cell]) : 0;
+    return Math.max(LEAST, Math.ceil(under + share * (darkness - under)));
+  };
   const result = createRgba(width, height);
   const out = new Uint32Array(result.data.buffer).fill(WHITE);
-  for (let y = 0; y < height; y++) {
-    const row = Math.floor(y / step) * columns;
-    for (let column = 0; column < columns; column++) {
-      const threshold = thresholds[row + column];
-      if (threshold === NEVER) continue;
-      const end = y * width + Math.min(width, (column + 1) * step);
-      for (let i = y * width + column * step; i < end; i++) if (smooth[i] >= threshold) out[i] = BLACK;
+  forEachSet(kinds, (cell) => {
+    if (kinds[cell] === RULE) return;
+    const threshold = kinds[cell] === INK ? thresholdOf(cell) : TONE_FROM;
+    const column = cell % columns;
+    const [left, top] = [column * step, ((cell - column) / columns) * step];
+    const [right, bottom] = [Math.min(width, left + step), Math.min(height, top + step)];
+    for (let y = top; y < bottom; y++) {
+      for (let i = y * width + left; i < y * width + right; i++) if (smooth[i] >= threshold) out[i] = BLACK;
     }
-  }
+  });
   return result;
 }
 

@@ -1,4 +1,6 @@
 import { connectedParts } from '../raster/connectedParts';
+import { forEachSet } from '../raster/forEachSet';
+import { atLeast } from '../raster/atLeast';
 import { logitByte, type InkLikelihood } from './inkLikelihood';
 import type { StrokeCells } from './strokeCells';
 
@@ -17,23 +19,19 @@ export function ruleCells(seen: InkLikelihood, { strokes, ruleEnds }: StrokeCell
   const { width, height, ink, rules: likely } = seen;
   const rules = new Uint8Array(width * height);
   let count = 0;
-  for (let i = 0; i < rules.length; i++) {
-    if (likely[i] < RULE_FROM) continue;
+  forEachSet(atLeast(likely, RULE_FROM), (i) => {
     // Where both are likely, a stroke crosses the rule, or runs along it.
-    if (strokes[i] === 1 && (ink[i] >= SURELY_STROKE || ink[i] >= likely[i])) continue;
+    if (strokes[i] === 1 && (ink[i] >= SURELY_STROKE || ink[i] >= likely[i])) return;
     rules[i] = 1;
     count++;
-  }
+  });
   if (count < LEAST_RULED * rules.length) {
-    for (let i = 0; i < strokes.length; i++) strokes[i] |= ruleEnds[i];
+    forEachSet(ruleEnds, (i) => (strokes[i] = 1));
     drawLines(rules, strokes, width, height);
     return rules.fill(0);
   }
-  for (let i = 0; i < rules.length; i++) rules[i] |= ruleEnds[i];
-  const closed = rules.slice();
-  closeGapsAcross(rules, strokes, width, closed);
-  closeGapsUpright(rules, strokes, width, closed);
-  return closed;
+  forEachSet(ruleEnds, (i) => (rules[i] = 1));
+  return closeGaps(rules, strokes, width);
 }
 
 /** Fewer cells together are a crumb, and no line. */
@@ -51,47 +49,57 @@ function drawLines(mask: Uint8Array, strokes: Uint8Array, width: number, height:
   }
 }
 
-function closeGapsAcross(rules: Uint8Array, strokes: Uint8Array, width: number, out: Uint8Array): void {
-  for (let row = 0; row < rules.length; row += width) {
-    const end = row + width;
-    // Where the last piece of a line along this way ended; crossing lines are too short to be one.
-    let last = -1;
-    let start = rules.indexOf(1, row);
-    while (start >= 0 && start < end) {
-      let to = start;
-      while (to < end && rules[to] === 1) to++;
-      if (to - start >= LEAST_PIECE) {
-        if (last >= 0 && start - last <= LONGEST_GAP) fillGap(strokes, last, start, 1, out);
-        last = to;
-      }
-      start = rules.indexOf(1, to);
-    }
+/**
+ * Fills short gaps between pieces of rules along both ways.
+ *
+ * @returns the rules, whole
+ */
+function closeGaps(rules: Uint8Array, strokes: Uint8Array, width: number): Uint8Array {
+  const closed = rules.slice();
+  const across = new Pieces(rules.length / width);
+  const upright = new Pieces(width);
+  forEachSet(rules, (i) => {
+    const x = i % width;
+    const y = (i - x) / width;
+    const gapAcross = across.gapBefore(y, x);
+    if (gapAcross > 0) fillGap(strokes, i - LEAST_PIECE + 1, 1, gapAcross, closed);
+    const gapUpright = upright.gapBefore(x, y);
+    if (gapUpright > 0) fillGap(strokes, i - (LEAST_PIECE - 1) * width, width, gapUpright, closed);
+  });
+  return closed;
+}
+
+/** The pieces of rules along every line of cells of one way; crossing lines are too short along it to be one. */
+class Pieces {
+  /** by line: cells of the piece that runs there, the cell that it has come to, and the one behind the last piece */
+  private readonly lengths: Uint16Array;
+  private readonly last: Int32Array;
+  private readonly ends: Int32Array;
+
+  constructor(lines: number) {
+    this.lengths = new Uint16Array(lines);
+    this.last = new Int32Array(lines).fill(-2);
+    this.ends = new Int32Array(lines).fill(-1);
+  }
+
+  /**
+   * Takes the next cell of a line that is a rule's.
+   *
+   * @returns the cells between the piece before and this one, where it has just become one and the gap is short; else 0
+   */
+  gapBefore(line: number, at: number): number {
+    const { lengths, last, ends } = this;
+    lengths[line] = last[line] === at - 1 ? lengths[line] + 1 : 1;
+    last[line] = at;
+    if (lengths[line] < LEAST_PIECE) return 0;
+    const end = ends[line];
+    ends[line] = at + 1;
+    const gap = at - LEAST_PIECE + 1 - end;
+    return lengths[line] === LEAST_PIECE && end >= 0 && gap <= LONGEST_GAP ? gap : 0;
   }
 }
 
-/** Row by row for all columns at once: down single columns, every byte would come from another part of memory. */
-function closeGapsUpright(rules: Uint8Array, strokes: Uint8Array, width: number, out: Uint8Array): void {
-  const height = rules.length / width;
-  // By column: cells of the piece that runs here, and the row where the last piece ended.
-  const piece = new Uint16Array(width);
-  const last = new Int32Array(width).fill(-1);
-  for (let y = 0, i = 0; y <= height; y++) {
-    for (let x = 0; x < width; x++, i++) {
-      if (y < height && rules[i] === 1) {
-        piece[x]++;
-        continue;
-      }
-      if (piece[x] >= LEAST_PIECE) {
-        const start = y - piece[x];
-        if (last[x] >= 0 && start - last[x] <= LONGEST_GAP)
-          fillGap(strokes, last[x] * width + x, start * width + x, width, out);
-        last[x] = y;
-      }
-      piece[x] = 0;
-    }
-  }
-}
-
-function fillGap(strokes: Uint8Array, from: number, to: number, step: number, out: Uint8Array): void {
-  for (let i = from; i < to; i += step) if (strokes[i] === 0) out[i] = 1;
+/** Makes so many cells before a place, where no stroke lies, a rule's. */
+function fillGap(strokes: Uint8Array, before: number, step: number, gap: number, out: Uint8Array): void {
+  for (let k = 1, i = before - step; k <= gap; k++, i -= step) if (strokes[i] === 0) out[i] = 1;
 }

@@ -30,7 +30,7 @@ export function showLook(
   const parts = partsFor(map, tuning);
   const level = strokeLevel(parts);
   if (look === 'pen') return penOfParts(map, parts, level, tuning);
-  const gain = gainOfCells(parts, level.data, { shown: SHOWN[look], rules, tuning });
+  const gain = gainOfCells(parts, level, { shown: SHOWN[look], rules, tuning });
   return look === 'daylight' ? showInColour(map, parts, gain) : showInGrey(map, parts, gain);
 }
 

@@ -1,8 +1,9 @@
 import { kernels } from '../kernels/kernels';
+import { forEachSet } from '../raster/forEachSet';
 import { createRgba, type Rgba } from '../raster/image';
 import { MAGIC, paperGains, paperGainsAt, roomForGains } from './darkness';
 import type { InkMap } from './inkMap';
-import { INK, RULE, TONE, type PageParts } from './pageParts';
+import { INK, RULE, type PageParts } from './pageParts';
 import type { Tuning } from './tone';
 
 /** What becomes of printed rules: shown a little fainter than in the photo, taken away, or shown as in the photo. */
@@ -26,7 +27,7 @@ const QUIET = 0.8;
  */
 export function gainOfCells(
   parts: PageParts,
-  level: Float32Array,
+  level: (cell: number) => number,
   { shown, rules, tuning }: ShowOptions,
 ): Float32Array {
   const factor = 2 ** (tuning.ink * 0.8);
@@ -37,15 +38,15 @@ export function gainOfCells(
   const ofRules = { quiet: QUIET, faded: 0, kept: 1 }[rules];
   const { kinds, onRules, darkest } = parts;
   const gain = new Float32Array(kinds.length);
-  for (let i = 0; i < gain.length; i++) {
+  forEachSet(kinds, (i) => {
     if (kinds[i] === INK) {
-      const wanted = byLevel[Math.round(level[i])];
+      const darkness = level(i);
+      const wanted = byLevel[Math.round(darkness)];
       // A faint stroke's crossing with a dark rule is no darker than the stroke, nor than it is on the page.
       gain[i] =
-        onRules[i] === 1 && darkest[i] > level[i] ? Math.max(1, (wanted * level[i]) / darkest[i]) : wanted;
-    } else if (kinds[i] === RULE) gain[i] = ofRules;
-    else if (kinds[i] === TONE) gain[i] = 1;
-  }
+        onRules[i] === 1 && darkest[i] > darkness ? Math.max(1, (wanted * darkness) / darkest[i]) : wanted;
+    } else gain[i] = kinds[i] === RULE ? ofRules : 1;
+  });
   return gain;
 }
 
@@ -66,20 +67,20 @@ export function showInColour(map: InkMap, parts: PageParts, gain: Float32Array):
   const [pixels, out, toneAt, maskAt] = others;
   const [line, shown] = [quick.bytes(pixels, width * 4), quick.bytes(out, width * 4)];
   const [masks, tones] = [quick.bytes(maskAt, width), quick.floats(toneAt, width)];
-  let isBare = true;
+  let most = 0;
   for (let y = 0; y < height; y++) {
     const row = y * width;
     if (y % parts.step === 0) {
-      isBare = !spreadGain(parts, gain, y, tone, mask);
+      most = spreadGain(parts, gain, y, tone, mask);
       masks.set(mask);
       tones.set(tone);
     }
-    if (isBare) continue;
+    if (most === 0) continue;
     line.set(data.subarray(row * 4, (row + width) * 4));
     paperGainsAt(quick, map.paper, y, width, at);
     quick.liftRow(pixels, at[0], at[1], at[2], maskAt, toneAt, DARKEST, width, out);
     result.data.set(shown, row * 4);
-    greyFaint(map, row, tone, result);
+    if (most > COLOURED_TO) greyFaint(map, row, tone, result);
   }
   return result;
 }
@@ -131,10 +132,10 @@ export function showInGrey(map: InkMap, parts: PageParts, gain: Float32Array): R
   const out = new Uint32Array(result.data.buffer).fill(0xffffffff);
   const tone = new Float32Array(width);
   const mask = new Uint8Array(width);
-  let isBare = true;
+  let most = 0;
   for (let y = 0; y < height; y++) {
-    if (y % parts.step === 0) isBare = !spreadGain(parts, gain, y, tone, mask);
-    if (isBare) continue;
+    if (y % parts.step === 0) most = spreadGain(parts, gain, y, tone, mask);
+    if (most === 0) continue;
     for (let x = 0, i = y * width; x < width; x++, i++) {
       if (mask[x] === 0) continue;
       // What is lifted far shows its noise: there the smoothed darkness takes its part.
@@ -149,7 +150,7 @@ export function showInGrey(map: InkMap, parts: PageParts, gain: Float32Array): R
 /**
  * A row's gains, pixel by pixel, and where there are any.
  *
- * @returns whether there are any
+ * @returns the largest
  */
 function spreadGain(
   { step, width: columns }: PageParts,
@@ -157,16 +158,15 @@ function spreadGain(
   y: number,
   tone: Float32Array,
   mask: Uint8Array,
-): boolean {
+): number {
   const row = Math.floor(y / step) * columns;
   const shift = step - 1;
-  let isAny = 0;
+  let most = 0;
   for (let x = 0; x < tone.length; x++) {
     const value = gain[row + (x >> shift)];
-    const isThere = value > 0 ? 1 : 0;
     tone[x] = value;
-    mask[x] = isThere;
-    isAny |= isThere;
+    mask[x] = value > 0 ? 1 : 0;
+    if (value > most) most = value;
   }
-  return isAny === 1;
+  return most;
 }

@@ -29,11 +29,11 @@ describe('how dark strokes are', () => {
     const level = strokeLevel(
       partsOf((x, y) => (isPencil(y) ? { dark: isRule(x) ? 180 : 40, isOnRule: isRule(x) } : null)),
     );
-    for (let x = 4; x < WIDTH - 4; x++) expect(level.data[19 * WIDTH + x]).toBeCloseTo(40, 0);
+    for (let x = 4; x < WIDTH - 4; x++) expect(level(19 * WIDTH + x)).toBeCloseTo(40, 0);
   });
 
   it('is what the rule is where a stroke runs along it all the way', () => {
     const level = strokeLevel(partsOf((_, y) => (isPencil(y) ? { dark: 180, isOnRule: true } : null)));
-    expect(level.data[19 * WIDTH + 30]).toBeCloseTo(180, 0);
+    expect(level(19 * WIDTH + 30)).toBeCloseTo(180, 0);
   });
 });

@@ -1,4 +1,5 @@
 import { boxMean } from '../raster/boxMean';
+import { forEachSet } from '../raster/forEachSet';
 import { createPlane, type Plane } from '../raster/image';
 import { widestAround } from './widestAround';
 import type { PageParts } from './pageParts';
@@ -11,11 +12,11 @@ const REACH = 2;
 const OVER_MEAN = 1.25;
 
 /**
- * How dark strokes are about each cell, 1 to 255: the darkest of the stroke's cells near it, evened, so that a stroke that
+ * How dark strokes are about a cell, 1 to 255: the darkest of the stroke's cells near it, evened, so that a stroke that
  * gets fainter does not change at once. Cells under which a rule runs tell nothing, but where there are no others.
  */
-export function strokeLevel(parts: PageParts): Plane {
-  const { width, height } = parts;
+export function strokeLevel(parts: PageParts): (cell: number) => number {
+  const { width } = parts;
   const bounded = boundedLevel(coarseStrokes(parts));
   if (parts.onRules.includes(1)) {
     const all = boundedLevel(coarseStrokes(parts, { alsoOnRules: true }));
@@ -23,14 +24,12 @@ export function strokeLevel(parts: PageParts): Plane {
       if (known === 0) bounded.data[i] = all.data[i];
     });
   }
-  const columns = bounded.width;
-  const evened = boxMean(bounded, 1);
-  const level = createPlane(width, height);
-  for (let y = 0, i = 0; y < height; y++) {
-    const row = Math.floor(y / COARSE) * columns;
-    for (let x = 0; x < width; x++, i++) level.data[i] = Math.max(1, evened.data[row + (x >> 1)]);
-  }
-  return level;
+  const { data, width: columns } = boxMean(bounded, 1);
+  return (cell) => {
+    const x = cell % width;
+    const y = (cell - x) / width;
+    return Math.max(1, data[Math.floor(y / COARSE) * columns + Math.floor(x / COARSE)]);
+  };
 }
 
 /** 0 where no stroke is near. */
@@ -60,15 +59,14 @@ export function coarseStrokes(
   const most = new Uint8Array(columns * rows);
   const sums = createPlane(columns, rows);
   const counts = createPlane(columns, rows);
-  for (let y = 0, i = 0; y < height; y++) {
-    const row = Math.floor(y / COARSE) * columns;
-    for (let x = 0; x < width; x++, i++) {
-      if (strokes[i] === 0 || (onRules[i] === 1 && !alsoOnRules)) continue;
-      const at = row + (x >> 1);
-      if (darkest[i] > most[at]) most[at] = darkest[i];
-      sums.data[at] += darkest[i];
-      counts.data[at]++;
-    }
-  }
+  forEachSet(strokes, (i) => {
+    if (onRules[i] === 1 && !alsoOnRules) return;
+    const x = i % width;
+    const y = (i - x) / width;
+    const at = Math.floor(y / COARSE) * columns + Math.floor(x / COARSE);
+    if (darkest[i] > most[at]) most[at] = darkest[i];
+    sums.data[at] += darkest[i];
+    counts.data[at]++;
+  });
   return { most, sums, counts };
 }

@@ -1,4 +1,6 @@
+import { forEachSet } from '../raster/forEachSet';
 import { binAtShare } from '../statistics/histogram';
+import { atLeast } from '../raster/atLeast';
 import { logitByte, type InkLikelihood } from './inkLikelihood';
 
 /** "Near" is in tiles of so many cells, and in those next to them; without any there, all over the page. */
@@ -14,12 +16,8 @@ export function usualNear({ ink, width, height }: InkLikelihood, darkest: Uint8A
   const columns = Math.ceil(width / NEAR);
   const rows = Math.ceil(height / NEAR);
   const counts = new Uint32Array(columns * rows * 256);
-  for (let y = 0, i = 0; y < height; y++) {
-    const row = Math.floor(y / NEAR) * columns;
-    for (let x = 0; x < width; x++, i++) {
-      if (ink[i] >= SURELY_INK) counts[(row + Math.floor(x / NEAR)) * 256 + darkest[i]]++;
-    }
-  }
+  const tileOf = (i: number) => Math.floor(i / width / NEAR) * columns + Math.floor((i % width) / NEAR);
+  forEachSet(atLeast(ink, SURELY_INK), (i) => counts[tileOf(i) * 256 + darkest[i]]++);
   const levels = new Float32Array(columns * rows);
   const all = new Uint32Array(256);
   let count = 0;
@@ -45,5 +43,5 @@ export function usualNear({ ink, width, height }: InkLikelihood, darkest: Uint8A
     }
     around[k] = most > 0 ? most : onPage;
   }
-  return (i) => around[Math.floor(i / width / NEAR) * columns + Math.floor((i % width) / NEAR)];
+  return (i) => around[tileOf(i)];
 }

@@ -4,6 +4,15 @@ import { KERNEL_BYTES } from './kernelBytes';
 interface KernelExports {
   readonly memory: WebAssembly.Memory;
   freeFrom(): number;
+  boxMean(
+    from: number,
+    width: number,
+    height: number,
+    radius: number,
+    across: number,
+    sums: number,
+    out: number,
+  ): void;
   sumBlocks(pixels: number, stride: number, rows: number, factor: number, count: number, sums: number): void;
   resample(
     pixels: number,
@@ -113,6 +122,8 @@ interface KernelExports {
   spreadRow(nodes: number, cell: number, count: number, out: number): void;
   widenRow(above: number, here: number, below: number, out: number, width: number): void;
   reaches(values: number, thresholds: number, count: number, out: number): void;
+  atLeast(values: number, least: number, mark: number, count: number, out: number): void;
+  eitherOf(a: number, b: number, mark: number, count: number, out: number): void;
   peakRow(above: number, here: number, columns: number, out: number): void;
   widestRow(from: number, count: number, reach: number, out: number): void;
   tallestRow(from: number, columns: number, rows: number, out: number): void;

@@ -1,3 +1,5 @@
+import { forEachSet } from './forEachSet';
+
 /** Pixels of a mask that hang together: their count and the box around them, borders included. */
 export interface ConnectedPart {
   readonly left: number;
@@ -26,8 +28,8 @@ export function connectedParts(
   const open = mask.slice();
   const stack = new Int32Array(mask.length);
   const parts: ConnectedPart[] = [];
-  for (let start = 0; start < open.length; start++) {
-    if (open[start] === 0) continue;
+  forEachSet(mask, (start) => {
+    if (open[start] === 0) return;
     let [left, right, top, bottom, pixels] = [width, 0, height, 0, 0];
     let depth = 0;
     stack[depth++] = start;
@@ -52,6 +54,6 @@ export function connectedParts(
       }
     }
     parts.push({ left, top, right, bottom, pixels });
-  }
+  });
   return parts;
 }
