@@ -1,4 +1,6 @@
 import type { Place } from '../geometry/place';
+import { atLeast } from '../raster/atLeast';
+import { forEachSet } from '../raster/forEachSet';
 import { LOGIT_SCALE, logitByte, type InkLikelihood } from './inkLikelihood';
 import { createTiles, placeOfMost } from './placeOfMost';
 
@@ -31,16 +33,13 @@ export function unclearInk({ ink, rules, unwanted, width, height }: InkLikelihoo
   const expected = createTiles(width, height, TILE);
   const doubted = createTiles(width, height, TILE);
   const columns = Math.ceil(width / TILE);
-  for (let y = 0, i = 0; y < height; y++) {
-    const row = Math.floor(y / TILE) * columns;
-    for (let x = 0; x < width; x++, i++) {
-      const byte = ink[i];
-      if (byte < PERHAPS || unwanted[i] > byte || rules[i] > byte) continue;
-      const at = row + Math.floor(x / TILE);
-      expected.sums[at] += ODDS[byte];
-      doubted.sums[at] += DOUBT[byte];
-    }
-  }
+  forEachSet(atLeast(ink, PERHAPS), (i) => {
+    const byte = ink[i];
+    if (unwanted[i] > byte || rules[i] > byte) return;
+    const at = Math.floor(i / width / TILE) * columns + Math.floor((i % width) / TILE);
+    expected.sums[at] += ODDS[byte];
+    doubted.sums[at] += DOUBT[byte];
+  });
   const unclear = createTiles(width, height, TILE);
   let [all, hardly] = [0, 0];
   expected.sums.forEach((sum, i) => {

@@ -2,6 +2,7 @@ import type { Place } from '../geometry/place';
 import { measureContrast, type InkMap } from '../clean/inkMap';
 import { RULE } from '../clean/pageParts';
 import { unclearInk } from '../clean/unclearInk';
+import { forEachSet } from '../raster/forEachSet';
 import { quantile, quantileOfSorted } from '../statistics/quantile';
 import { measureLetters } from './letters';
 import { measureCover } from './measureCover';
@@ -83,14 +84,18 @@ function measureLost({ seen, lost }: InkMap): Pick<PageFacts, 'lost' | 'lostPlac
 function withoutRules(map: InkMap): InkMap {
   const { parts, width, height } = map;
   if (!parts) return map;
+  const { kinds, step, width: columns } = parts;
   const smooth = map.smooth.slice();
   const darkness = map.darkness.slice();
-  const shift = parts.step - 1;
-  for (let y = 0, i = 0; y < height; y++) {
-    const row = (y >> shift) * parts.width;
-    for (let x = 0; x < width; x++, i++)
-      if (parts.kinds[row + (x >> shift)] === RULE) smooth[i] = darkness[i] = 0;
-  }
+  forEachSet(kinds, (cell) => {
+    if (kinds[cell] !== RULE) return;
+    const column = cell % columns;
+    const [left, top] = [column * step, ((cell - column) / columns) * step];
+    const right = Math.min(width, left + step);
+    for (let y = top; y < Math.min(height, top + step); y++) {
+      for (let i = y * width + left; i < y * width + right; i++) smooth[i] = darkness[i] = 0;
+    }
+  });
   return { ...map, smooth, darkness, contrast: measureContrast(smooth, width, height, map.noise) };
 }
 
