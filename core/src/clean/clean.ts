@@ -1,4 +1,5 @@
 import type { Rgba } from '../raster/image';
+import { cellFacts } from './cellFacts';
 import { clearEdges } from './clearEdges';
 import { clearHoles } from './clearHoles';
 import { daylight } from './daylight';
@@ -78,12 +79,13 @@ const GENTLER = -1.6;
 
 /** The page's parts; told once more, and more gently, when strokes that can be seen, or may be, are not among them. */
 function withParts(map: InkMap, seen: InkLikelihood): InkMap {
-  const parts = pageParts(map, seen);
+  const facts = cellFacts(map, seen);
+  const parts = pageParts(map, seen, 0, facts);
   const lost = lostStrokes(map, parts, seen);
   const isMuchLost = lost.share > TOO_MUCH;
   const isMuchUnsure = lost.unsure > TOO_UNSURE;
   if (!isMuchLost && !isMuchUnsure) return { ...map, seen, parts, lost };
-  const gentler = pageParts(map, seen, GENTLER);
+  const gentler = pageParts(map, seen, GENTLER, facts);
   const still = lostStrokes(map, gentler, seen);
   // Where it hardly helps, what is missed is no stroke, and what it would add is none either.
   const helps =

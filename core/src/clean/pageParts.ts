@@ -1,10 +1,9 @@
 import { atLeast } from '../raster/atLeast';
 import { eitherOf } from '../raster/eitherOf';
 import { forEachSet } from '../raster/forEachSet';
+import { cellFacts, type CellFacts } from './cellFacts';
 import { evenRules } from './evenRules';
 import { gridRow } from './grid';
-import { halfPeaks } from './halfPeaks';
-import { holesSeen } from './holesSeen';
 import { logitByte, type InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
 import { ruleCells } from './ruleCells';
@@ -58,12 +57,17 @@ const FLANK = 3;
  * Tells a page's parts by what the net sees and by how dark they are. When in doubt a thing stays.
  *
  * @param shift moves the net's thresholds, in units of a logit: more is ink below 0
+ * @param facts what is known of the cells, where that was worked out already
  */
-export function pageParts(map: InkMap, seen: InkLikelihood, shift = 0): PageParts {
+export function pageParts(
+  map: InkMap,
+  seen: InkLikelihood,
+  shift = 0,
+  facts: CellFacts = cellFacts(map, seen),
+): PageParts {
   const { step, width, height, ink, tones, unwanted } = seen;
-  const darkest = step === 1 ? map.smooth.slice() : halfPeaks(map.smooth, map.width, map.height);
-  const holes = holesSeen(seen);
-  const cells = strokeCells(map, seen, darkest, holes, shift);
+  const { darkest, holes } = facts;
+  const cells = strokeCells(map, seen, facts, shift);
   const { strokes, doubted } = cells;
   const rules = ruleCells(seen, cells);
   evenRules({ width, height, darkest, likely: seen.rules, ink, strokes, rules });

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { writtenPage } from '../../testing/pictures';
+import { cellFactsOf } from './cellFacts';
 import { inkMapOf } from './clean';
 import { logitByte, type InkLikelihood } from './inkLikelihood';
 import { strokeCells } from './strokeCells';
@@ -33,7 +34,7 @@ function fateOf({ ink, unwanted = 0.01, dark, down = DOWN }: Added): 'stroke' | 
       levels[i] = dark;
     }
   }
-  const { strokes, doubted } = strokeCells(map, changed, levels, NO_HOLES, 0);
+  const { strokes, doubted } = strokeCells(map, changed, cellFactsOf(changed, levels, NO_HOLES), 0);
   const middle = (TOP + 1) * seen.width + LEFT + ACROSS / 2;
   return strokes[middle] === 1 ? 'stroke' : doubted[middle] === 1 ? 'doubted' : 'nothing';
 }
@@ -53,7 +54,7 @@ function touching({ ink, unwanted = 0.01, dark }: Added) {
       levels[i] = isOwn ? 150 : dark;
     }
   }
-  return strokeCells(map, changed, levels, NO_HOLES, 0);
+  return strokeCells(map, changed, cellFactsOf(changed, levels, NO_HOLES), 0);
 }
 
 describe('strokes', () => {

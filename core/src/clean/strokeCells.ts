@@ -1,9 +1,9 @@
 import { median } from '../statistics/quantile';
-import { findUnwanted, OF_STROKES } from './findUnwanted';
+import type { CellFacts } from './cellFacts';
+import { OF_STROKES } from './findUnwanted';
 import { LOGIT_SCALE, logitByte, type InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
 import { strokeRuns } from './strokeRuns';
-import { usualNear } from './usualNear';
 
 /** A stroke's cells are at least as likely as the first, one of them as the second: hysteresis along the stroke. */
 const INK_LOW = logitByte(0.18);
@@ -70,13 +70,12 @@ export interface StrokeCells {
 /**
  * Strokes by hysteresis over what the net sees, sorted into those of the page, those that may be none of it, and rules' ends.
  *
- * @param holes cells of punched holes: 1, else 0
+ * @param shift moves the net's thresholds, in units of a logit: more is ink below 0
  */
 export function strokeCells(
   map: InkMap,
   seen: InkLikelihood,
-  darkest: Uint8Array,
-  holes: Uint8Array,
+  { darkest, usual, unwanted: { cells: likelyUnwanted, isBack } }: CellFacts,
   shift: number,
 ): StrokeCells {
   const noise = median(map.noise.data) * (seen.step === 1 ? SHARPER : 1);
@@ -84,8 +83,6 @@ export function strokeCells(
   const { ink, unwanted, width, height } = seen;
   const low = Math.round(INK_LOW + shift * LOGIT_SCALE);
   const high = Math.round(INK_HIGH + shift * LOGIT_SCALE);
-  const usual = usualNear(seen, darkest);
-  const { cells: likelyUnwanted, isBack } = findUnwanted(seen, darkest, holes, usual);
   const doubted = new Uint8Array(width * height);
   const own = ink.slice();
   for (const i of likelyUnwanted) {

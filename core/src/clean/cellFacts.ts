@@ -1,0 +1,27 @@
+import { findUnwanted, type Unwanted } from './findUnwanted';
+import { halfPeaks } from './halfPeaks';
+import { holesSeen } from './holesSeen';
+import type { InkLikelihood } from './inkLikelihood';
+import type { InkMap } from './inkMap';
+import { usualNear } from './usualNear';
+
+/** What is known of a page's cells before they are told apart, however gently they are told. */
+export interface CellFacts {
+  /** the darkest pixel of each cell, lightly smoothed */
+  readonly darkest: Uint8Array;
+  /** cells of punched holes: 1, else 0 */
+  readonly holes: Uint8Array;
+  /** how dark the page's strokes are near a cell: see `usualNear` */
+  readonly usual: (cell: number) => number;
+  readonly unwanted: Unwanted;
+}
+
+export function cellFacts(map: InkMap, seen: InkLikelihood): CellFacts {
+  const darkest = seen.step === 1 ? map.smooth.slice() : halfPeaks(map.smooth, map.width, map.height);
+  return cellFactsOf(seen, darkest, holesSeen(seen));
+}
+
+export function cellFactsOf(seen: InkLikelihood, darkest: Uint8Array, holes: Uint8Array): CellFacts {
+  const usual = usualNear(seen, darkest);
+  return { darkest, holes, usual, unwanted: findUnwanted(seen, darkest, holes, usual) };
+}
