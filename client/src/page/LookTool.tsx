@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import type { Page, Recipe, RecipeTuning, RuleShow } from '@ravlo/contract';
 import { changeFacts, changeRecipe, changeRecipes } from '@/packet/editing';
 import { selectRecipe } from '@/packet/editsSlice';
@@ -49,7 +49,7 @@ export function LookTool({ page, pages, onTry, onCompare }: LookToolProps) {
   };
   return (
     <View style={styles.tool}>
-      <ScrollView horizontal role="radiogroup" aria-label="Look" contentContainerStyle={styles.row}>
+      <View role="radiogroup" aria-label="Look" style={styles.row}>
         {LOOKS.map(({ value, label }) => {
           const chosen = recipe.look === value;
           return (
@@ -74,7 +74,7 @@ export function LookTool({ page, pages, onTry, onCompare }: LookToolProps) {
             </Pressable>
           );
         })}
-      </ScrollView>
+      </View>
       {recipe.look === 'as-shot' ? null : (
         <View>
           <Slider
@@ -110,7 +110,7 @@ export function LookTool({ page, pages, onTry, onCompare }: LookToolProps) {
       {onCompare ? (
         <View style={styles.buttons}>
           <div
-            style={{ flex: 1, display: 'flex' }}
+            style={{ flex: '1 0 auto', display: 'flex' }}
             onPointerDown={() => onCompare(true)}
             onPointerUp={() => onCompare(false)}
             onPointerLeave={() => onCompare(false)}
@@ -121,7 +121,9 @@ export function LookTool({ page, pages, onTry, onCompare }: LookToolProps) {
           >
             <Button kind="dark" grow label="Hold to see the photo" onPress={() => undefined} />
           </div>
-          <Button kind="dark" grow label="Use it for…" onPress={() => setAsks(true)} />
+          <View style={styles.button}>
+            <Button kind="dark" label="Use it for…" onPress={() => setAsks(true)} />
+          </View>
         </View>
       ) : null}
       {asks && pages ? (
@@ -175,11 +177,14 @@ function UseFor({ page, pages, recipe, onClose }: UseForProps) {
 
 const styles = StyleSheet.create({
   tool: { gap: space.one },
-  row: { flexDirection: 'row', gap: space.one, padding: 4, flexGrow: 1, justifyContent: 'center' },
-  look: { alignItems: 'center', gap: space.half, minWidth: 64 },
-  picture: { width: 62, height: 80, padding: 4 },
+  row: { flexDirection: 'row', gap: space.one, padding: 4, justifyContent: 'center' },
+  // All of them are in view, on any width.
+  look: { flexGrow: 1, flexShrink: 1, flexBasis: 0, maxWidth: 72, alignItems: 'center', gap: space.half },
+  picture: { width: '100%', maxWidth: 62, height: 80, padding: 4 },
   chosen: { boxShadow: `0 0 0 3px ${colours.pencilOnDark}` },
   rules: { flexDirection: 'row', alignItems: 'center', gap: space.one, minHeight: target },
   choice: { flex: 1 },
-  buttons: { flexDirection: 'row', gap: space.one },
+  // What does not fit beside the other goes below it: no label is cut.
+  buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: space.one },
+  button: { flexGrow: 1, flexShrink: 0 },
 });

@@ -8,7 +8,7 @@ import SelectIcon from 'lucide-react-native/icons/mouse-pointer';
 import Trash from 'lucide-react-native/icons/trash';
 import { nanoid } from 'nanoid';
 import type { LucideIcon } from 'lucide-react-native';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
 import { NOTE_COLOURS, type Note, type NoteColour, type Recipe } from '@ravlo/contract';
 import { Button } from '@/ui/Button';
 import { IconButton } from '@/ui/IconButton';
@@ -141,7 +141,7 @@ export function NotesTool({ notes, turn, size }: NotesToolProps) {
           </View>
         )}
       </View>
-      <ScrollView horizontal contentContainerStyle={styles.stamps}>
+      <View style={styles.stamps}>
         <input
           aria-label="Your name, for stamps"
           placeholder="Your name"
@@ -158,14 +158,22 @@ export function NotesTool({ notes, turn, size }: NotesToolProps) {
           onPress={() => stamp('name')}
         />
         <Button kind="dark" compact label="Date" disabled={!size} onPress={() => stamp('date')} />
-        <Button kind="dark" compact label="Page number" disabled={!size} onPress={() => stamp('page')} />
-      </ScrollView>
+        <Button
+          kind="dark"
+          compact
+          label="Page"
+          describes="Page number"
+          disabled={!size}
+          onPress={() => stamp('page')}
+        />
+      </View>
     </View>
   );
 }
 
 const nameField = {
-  width: 130,
+  flex: '1 1 96px',
+  minWidth: 0,
   minHeight: target,
   padding: '0 10px',
   fontFamily: fonts.regular,
@@ -186,5 +194,5 @@ const styles = StyleSheet.create({
   dot: { width: 24, height: 24, borderRadius: 12, borderWidth: 2, borderColor: colours.paperOnDark },
   dotOn: { boxShadow: `0 0 0 3px ${colours.pencilOnDark}` },
   hint: { flex: 1, paddingLeft: space.one },
-  stamps: { gap: space.one, alignItems: 'center' },
+  stamps: { flexDirection: 'row', flexWrap: 'wrap', gap: space.one, alignItems: 'center' },
 });
