@@ -51,8 +51,10 @@ export interface RuledCells {
  * the line is the line's, though it was taken for a stroke or for nothing: dark rules are seen as ink here and there, pale
  * ones not at all. Where strokes reach out of the line to a side, and where it is darker than elsewhere, all stays. A lone
  * line right through a ruled page, across its rules and near its side, is a margin, though it may look like a pen's.
+ *
+ * @returns whether the page is ruled by lines
  */
-export function evenRules(cells: RuledCells): void {
+export function evenRules(cells: RuledCells): boolean {
   const { width, height, likely, rules } = cells;
   const evidence = eitherOf(rules, atLeast(likely, MAYBE), EVIDENCE);
   const { across, upright } = ruleProfiles(evidence, width, height);
@@ -77,10 +79,11 @@ export function evenRules(cells: RuledCells): void {
     evenLine(cells, each);
   }
   const [isRuledAcross, isRuledUpright] = ways.map(([lines]) => lines.length >= FEW_LINES);
-  if (!isRuledAcross && !isRuledUpright) return;
+  if (!isRuledAcross && !isRuledUpright) return false;
   const through = throughLines(cells);
   if (isRuledAcross) evenMargins(cells, through.upright, uprightWay);
   if (isRuledUpright) evenMargins(cells, through.across, acrossWay);
+  return true;
 }
 
 /** Lines of strokes and rules that run right through the page. */

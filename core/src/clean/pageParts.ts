@@ -2,6 +2,7 @@ import { atLeast } from '../raster/atLeast';
 import { eitherOf } from '../raster/eitherOf';
 import { forEachSet } from '../raster/forEachSet';
 import { cellFacts, type CellFacts } from './cellFacts';
+import { evenDots } from './evenDots';
 import { evenRules } from './evenRules';
 import { gridRow } from './grid';
 import { logitByte, type InkLikelihood } from './inkLikelihood';
@@ -70,7 +71,8 @@ export function pageParts(
   const cells = strokeCells(map, seen, facts, shift);
   const { strokes, doubted } = cells;
   const rules = ruleCells(seen, cells);
-  evenRules({ width, height, darkest, likely: seen.rules, ink, strokes, rules });
+  const isRuled = evenRules({ width, height, darkest, likely: seen.rules, ink, strokes, rules });
+  if (!isRuled) evenDots({ width, height, darkest, strokes, doubted, rules });
   const wide = widen(strokes, width, height);
   const wideRules = widen(rules, width, height);
   const toned = atLeast(tones, TONE_FROM);
