@@ -18,8 +18,8 @@ export function sayReason(kind: ReasonKind, value: number): Pick<Reason, 'says' 
       };
     case 'strokes-lost':
       return {
-        says: 'Some faint strokes may be lost here.',
-        fix: 'Try the look Pencil, or take it again with more light.',
+        says: 'Some faint or blurred strokes may be lost here.',
+        fix: 'Try the look Pencil, or take it again, sharp and with more light.',
       };
     case 'small':
       return {
