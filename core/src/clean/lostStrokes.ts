@@ -2,9 +2,9 @@ import type { Place } from '../geometry/place';
 import { connectedParts } from '../raster/connectedParts';
 import { forEachSet } from '../raster/forEachSet';
 import { atLeast } from '../raster/atLeast';
-import { gridRow } from './grid';
 import { logitByte, type InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
+import { noiseAbout } from './noiseAbout';
 import { PAPER, type PageParts } from './pageParts';
 import { createTiles, placeOfMost } from './placeOfMost';
 
@@ -85,23 +85,18 @@ export function lostStrokes(map: InkMap, parts: PageParts, seen: InkLikelihood):
 function unseenLines(map: InkMap, parts: PageParts, { unwanted, rules }: InkLikelihood): Uint8Array {
   const { width, height, kinds, darkest, step } = parts;
   const found = new Uint8Array(kinds.length);
-  const noise = new Float32Array(map.width);
+  const noise = noiseAbout(map, step, width);
   const margin = BESIDE + ALONG + 1;
   const ways = WAYS.map(([dx, dy]): LineWay => ({
     along: dy * width + dx,
     across: BESIDE * (dx * width - dy),
   }));
-  let known = -1;
   forEachSet(atLeast(darkest, LOOKED_AT[0]), (i) => {
     if (kinds[i] !== PAPER || unwanted[i] >= UNWANTED || rules[i] >= MAYBE_RULE) return;
     const x = i % width;
     const y = (i - x) / width;
     if (x < margin || x >= width - margin || y < margin || y >= height - margin) return;
-    // Grain changes slowly.
-    const row = Math.max(margin, y - (y % 8));
-    if (row !== known) gridRow(map.noise, row * step, noise);
-    known = row;
-    const deviation = noise[x * step];
+    const deviation = noise(i);
     if (darkest[i] < LOOKED_AT[1] * deviation) return;
     if (isLine(darkest, ways, i, Math.max(LEAST, OF_NOISE * deviation))) found[i] = 1;
   });

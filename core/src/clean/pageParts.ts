@@ -4,9 +4,9 @@ import { forEachSet } from '../raster/forEachSet';
 import { cellFacts, type CellFacts } from './cellFacts';
 import { evenDots } from './evenDots';
 import { evenRules } from './evenRules';
-import { gridRow } from './grid';
 import { logitByte, type InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
+import { noiseAbout } from './noiseAbout';
 import { ruleCells } from './ruleCells';
 import { strokeCells } from './strokeCells';
 import { widen } from './widen';
@@ -80,7 +80,9 @@ export function pageParts(
   const onRules = new Uint8Array(width * height);
   forEachSet(strokes, (i) => (onRules[i] = nearRules[i]));
   const kinds = new Uint8Array(width * height).fill(PAPER);
-  const isSurelyThere = surelyThere(map, darkest, step, width);
+  const noise = noiseAbout(map, step, width);
+  const isSurelyThere = (i: number) =>
+    darkest[i] >= SURELY_THERE[0] && darkest[i] >= SURELY_THERE[1] * noise(i);
   const things = [wide, wideRules, toned, doubted, atLeast(darkest, SURELY_THERE[0])];
   forEachSet(
     things.reduce((one, other) => eitherOf(one, other)),
@@ -96,19 +98,4 @@ export function pageParts(
     },
   );
   return { step, width, height, kinds, strokes, onRules, darkest, toned, shift };
-}
-
-/** Tells whether a cell is plainly darker than the paper, and than its grain; cells are asked for in the order of the page. */
-function surelyThere(map: InkMap, darkest: Uint8Array, step: number, width: number): (i: number) => boolean {
-  const noise = new Float32Array(map.width);
-  let known = -1;
-  return (i) => {
-    if (darkest[i] < SURELY_THERE[0]) return false;
-    const y = Math.floor(i / width);
-    // Grain changes slowly.
-    const row = y - (y % 8);
-    if (row !== known) gridRow(map.noise, row * step, noise);
-    known = row;
-    return darkest[i] >= SURELY_THERE[1] * noise[Math.min(map.width - 1, (i % width) * step)];
-  };
 }
