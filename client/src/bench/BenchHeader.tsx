@@ -90,6 +90,8 @@ const styles = StyleSheet.create({
   header: {
     minHeight: 60,
     flexDirection: 'row',
+    // On the narrowest screens, and enlarged, undo and redo go below.
+    flexWrap: 'wrap',
     alignItems: 'center',
     justifyContent: 'space-between',
     paddingHorizontal: space.half,
