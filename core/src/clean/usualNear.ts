@@ -8,16 +8,23 @@ const NEAR = 64;
 /** Strokes that the net is so sure of tell how dark the page's own are. */
 const SURELY_INK = logitByte(0.8);
 const USUAL = 0.8;
+/** From these odds of a tone on a stroke lies on highlighter, and is darker by that. */
+const ON_TONE = logitByte(0.45);
 /** Fewer of their cells in a tile do not tell. */
 const FEW_SURE = 30;
 
 /** How dark the strokes are that the net is sure of, near a cell, or else on the page; 0 where there are none. */
-export function usualNear({ ink, width, height }: InkLikelihood, darkest: Uint8Array): (i: number) => number {
+export function usualNear(
+  { ink, tones, width, height }: InkLikelihood,
+  darkest: Uint8Array,
+): (i: number) => number {
   const columns = Math.ceil(width / NEAR);
   const rows = Math.ceil(height / NEAR);
   const counts = new Uint32Array(columns * rows * 256);
   const tileOf = (i: number) => Math.floor(i / width / NEAR) * columns + Math.floor((i % width) / NEAR);
-  forEachSet(atLeast(ink, SURELY_INK), (i) => counts[tileOf(i) * 256 + darkest[i]]++);
+  forEachSet(atLeast(ink, SURELY_INK), (i) => {
+    if (tones[i] < ON_TONE) counts[tileOf(i) * 256 + darkest[i]]++;
+  });
   const levels = new Float32Array(columns * rows);
   const all = new Uint32Array(256);
   let count = 0;
