@@ -7,7 +7,15 @@ const [width, height] = [827, 1170];
 /** Marks of three by three cells on a page, as strokes. */
 function pageOf(places: readonly (readonly [x: number, y: number, dark?: number])[]) {
   const plane = () => new Uint8Array(width * height);
-  const cells = { width, height, darkest: plane(), strokes: plane(), doubted: plane(), rules: plane() };
+  const cells = {
+    width,
+    height,
+    darkest: plane(),
+    plain: plane(),
+    strokes: plane(),
+    doubted: plane(),
+    rules: plane(),
+  };
   for (const [x, y, dark = 60] of places) {
     for (let dy = -1; dy <= 1; dy++) {
       for (let dx = -1; dx <= 1; dx++) {

@@ -1,4 +1,4 @@
-import { atLeast } from '../raster/atLeast';
+import { NearbyPoints } from '../geometry/nearbyPoints';
 import { connectedParts } from '../raster/connectedParts';
 import { eitherOf } from '../raster/eitherOf';
 import { median } from '../statistics/quantile';
@@ -23,14 +23,14 @@ const LEAST_DOTS = 80;
 const MOST_MARKS = 12_000;
 /** What is darker than the usual dot by this factor and so many levels is a full stop. */
 const DARKER = [1.4, 8] as const;
-/** Plainly darker than paper, in levels, though nobody knows what it is. */
-const PLAIN = 34;
 
 export interface DottedCells {
   readonly width: number;
   readonly height: number;
   /** how dark each cell is at most */
   readonly darkest: Uint8Array;
+  /** cells that are plainly darker than paper, whatever they are: 1, else 0 */
+  readonly plain: Uint8Array;
   /** cells of strokes, of strokes in doubt and of rules: 1, else 0; all are changed */
   readonly strokes: Uint8Array;
   readonly doubted: Uint8Array;
@@ -51,7 +51,7 @@ interface Dot {
 export function evenDots(cells: DottedCells): void {
   const { strokes, doubted, rules } = cells;
   const short = Math.min(cells.width, cells.height);
-  const near = new NearbyDots(smallMarks(cells), cells.width, Math.ceil(PITCH[1] * short));
+  const near = new NearbyPoints(smallMarks(cells), cells.width, Math.ceil(PITCH[1] * short));
   const pitch = pitchOf(near, short);
   if (pitch === null) return;
   const sites = [-2, -1, 1, 2].flatMap((k) => [
@@ -59,7 +59,7 @@ export function evenDots(cells: DottedCells): void {
     [0, k * pitch.down],
   ]);
   const reach = STRAYS + ASKEW * pitch.across;
-  const printed = near.dots.filter(
+  const printed = near.points.filter(
     ({ x, y }) => sites.filter(([dx, dy]) => near.has(x + dx, y + dy, reach)).length >= NEIGHBOURS,
   );
   if (printed.length < LEAST_DOTS) return;
@@ -74,9 +74,8 @@ export function evenDots(cells: DottedCells): void {
 }
 
 /** Marks as small as a dot, of whatever kind. */
-function smallMarks({ width, height, darkest, strokes, doubted, rules }: DottedCells): Dot[] {
-  const known = eitherOf(eitherOf(strokes, doubted), rules);
-  const marks = eitherOf(known, atLeast(darkest, PLAIN));
+function smallMarks({ width, height, darkest, plain, strokes, doubted, rules }: DottedCells): Dot[] {
+  const marks = eitherOf(eitherOf(strokes, doubted), eitherOf(rules, plain));
   const most = LARGEST * Math.min(width, height);
   const small = connectedParts(marks, width, height, { joinsCorners: true }).filter(
     ({ left, right, top, bottom }) => right - left < most && bottom - top < most,
@@ -96,66 +95,19 @@ function smallMarks({ width, height, darkest, strokes, doubted, rules }: DottedC
   });
 }
 
-/** Dots by squares of the page, so that those near a place are found without looking at all. */
-class NearbyDots {
-  private readonly squares = new Map<number, Dot[]>();
-  private readonly columns: number;
-
-  /** @param side of a square, cells: none further apart are asked for */
-  constructor(
-    readonly dots: readonly Dot[],
-    width: number,
-    private readonly side: number,
-  ) {
-    // One beside the page on each side, so that no square has another's number.
-    this.columns = Math.ceil(width / side) + 4;
-    for (const dot of dots) {
-      const square = this.squareOf(dot.x, dot.y);
-      const others = this.squares.get(square);
-      if (others) others.push(dot);
-      else this.squares.set(square, [dot]);
-    }
-  }
-
-  /** Whether a dot lies up to so many cells away from a place, each way. */
-  has(x: number, y: number, reach: number): boolean {
-    const [first, last] = [this.squareOf(x - reach, y - reach), this.squareOf(x + reach, y + reach)];
-    const isThere = (dot: Dot) => Math.abs(dot.x - x) <= reach && Math.abs(dot.y - y) <= reach;
-    if (first === last) return this.squares.get(first)?.some(isThere) ?? false;
-    return this.around(x, y).some(isThere);
-  }
-
-  /** The dots in the square of a place and in those beside it. */
-  around(x: number, y: number): Dot[] {
-    const middle = this.squareOf(x, y);
-    const found: Dot[] = [];
-    for (const row of [-this.columns, 0, this.columns]) {
-      for (let square = middle + row - 1; square <= middle + row + 1; square++) {
-        const some = this.squares.get(square);
-        if (some) found.push(...some);
-      }
-    }
-    return found;
-  }
-
-  private squareOf(x: number, y: number): number {
-    return Math.floor(y / this.side) * this.columns + Math.floor(x / this.side);
-  }
-}
-
 /** The distances in cells, across and down, that most dots have to another; null when they have none in common, or unlike ones. */
-function pitchOf(near: NearbyDots, short: number): { across: number; down: number } | null {
+function pitchOf(near: NearbyPoints<Dot>, short: number): { across: number; down: number } | null {
   const [least, most] = PITCH.map((share) => share * short);
   const acrossCounts = new Uint32Array(Math.ceil(most) + 3);
   const downCounts = new Uint32Array(acrossCounts.length);
-  for (const { x, y } of near.dots) {
+  for (const { x, y } of near.points) {
     for (const other of near.around(x, y)) {
       const [dx, dy] = [other.x - x, other.y - y];
       if (dx >= least && dx <= most && Math.abs(dy) <= ASKEW * dx + STRAYS) acrossCounts[Math.round(dx)]++;
       if (dy >= least && dy <= most && Math.abs(dx) <= ASKEW * dy + STRAYS) downCounts[Math.round(dy)]++;
     }
   }
-  const fewest = LEAST_PAIRS * near.dots.length;
+  const fewest = LEAST_PAIRS * near.points.length;
   const [across, down] = [nearestPeak(acrossCounts, fewest), nearestPeak(downCounts, fewest)];
   if (across === null || down === null || Math.abs(across - down) > ALIKE * Math.max(across, down))
     return null;

@@ -20,3 +20,6 @@ export const LOGIT_SCALE = 16;
 /** The byte of a likelihood, 0 to 1. */
 export const logitByte = (likelihood: number): number =>
   Math.round(Math.min(255, Math.max(0, 128 + LOGIT_SCALE * Math.log(likelihood / (1 - likelihood)))));
+
+/** From these odds on a cell is taken for a tone. */
+export const TONE_FROM = logitByte(0.45);

@@ -6,7 +6,7 @@ import { logitByte, type InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
 import { noiseAbout } from './noiseAbout';
 import { PAPER, type PageParts } from './pageParts';
-import { createTiles, placeOfMost } from './placeOfMost';
+import { addToTile, createTiles, placeOfMost } from './tiledSums';
 
 /** What is seen on the page and not in its parts. */
 export interface LostStrokes {
@@ -63,16 +63,13 @@ export function lostStrokes(map: InkMap, parts: PageParts, seen: InkLikelihood):
   const found = unseenLines(map, parts, seen);
   const { shown, sure, unsure } = countStrokes(parts, seen);
   const tiles = createTiles(width, height, TILE);
-  const columns = Math.ceil(width / TILE);
   let lost = 0;
   for (const part of connectedParts(found, width, height, { joinsCorners: true })) {
     const length = Math.max(part.right - part.left, part.bottom - part.top) + 1;
     if (part.pixels < LEAST_CELLS || length < LEAST_LENGTH) continue;
     lost += part.pixels;
-    const [column, row] = [(part.left + part.right) >> 1, (part.top + part.bottom) >> 1].map((v) =>
-      Math.floor(v / TILE),
-    );
-    tiles.sums[row * columns + column] += part.pixels;
+    const middle = ((part.top + part.bottom) >> 1) * width + ((part.left + part.right) >> 1);
+    addToTile(tiles, middle, part.pixels);
   }
   return {
     share: lost / Math.max(FEW, lost + shown),

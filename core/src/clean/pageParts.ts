@@ -4,14 +4,14 @@ import { forEachSet } from '../raster/forEachSet';
 import { cellFacts, type CellFacts } from './cellFacts';
 import { evenDots } from './evenDots';
 import { evenRules } from './evenRules';
-import { logitByte, type InkLikelihood } from './inkLikelihood';
+import { logitByte, TONE_FROM, type InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
 import { noiseAbout } from './noiseAbout';
 import { ruleCells } from './ruleCells';
 import { strokeCells } from './strokeCells';
 import { widen } from './widen';
 
-/** What a cell of a page shows. */
+/** What a cell of a page shows; paper is 0, so that the kinds are a mask of what is none. */
 export const PAPER = 0;
 /** strokes, written, drawn or printed, with their soft flanks */
 export const INK = 1;
@@ -40,8 +40,7 @@ export interface PageParts {
   readonly shift: number;
 }
 
-/** From these odds on a cell is taken for a tone, or for unwanted. */
-const TONE_FROM = logitByte(0.45);
+/** From these odds on a cell is taken for unwanted. */
 const UNWANTED_FROM = logitByte(0.5);
 /** On a tone a stroke is at least as likely: the tone itself is a little like ink. */
 const INK_ON_TONE = logitByte(0.5);
@@ -71,19 +70,19 @@ export function pageParts(
   const cells = strokeCells(map, seen, facts, shift);
   const { strokes, doubted } = cells;
   const rules = ruleCells(seen, cells);
+  const plain = atLeast(darkest, SURELY_THERE[0]);
   const isRuled = evenRules({ width, height, darkest, likely: seen.rules, ink, strokes, rules });
-  if (!isRuled) evenDots({ width, height, darkest, strokes, doubted, rules });
+  if (!isRuled) evenDots({ width, height, darkest, plain, strokes, doubted, rules });
   const wide = widen(strokes, width, height);
   const wideRules = widen(rules, width, height);
   const toned = atLeast(tones, TONE_FROM);
   const nearRules = eitherOf(wideRules, atLeast(seen.rules, RULE_UNDER));
   const onRules = new Uint8Array(width * height);
   forEachSet(strokes, (i) => (onRules[i] = nearRules[i]));
-  const kinds = new Uint8Array(width * height).fill(PAPER);
+  const kinds = new Uint8Array(width * height);
   const noise = noiseAbout(map, step, width);
-  const isSurelyThere = (i: number) =>
-    darkest[i] >= SURELY_THERE[0] && darkest[i] >= SURELY_THERE[1] * noise(i);
-  const things = [wide, wideRules, toned, doubted, atLeast(darkest, SURELY_THERE[0])];
+  const isSurelyThere = (i: number) => plain[i] === 1 && darkest[i] >= SURELY_THERE[1] * noise(i);
+  const things = [wide, wideRules, toned, doubted, plain];
   forEachSet(
     things.reduce((one, other) => eitherOf(one, other)),
     (i) => {

@@ -1,6 +1,7 @@
 import { boxMean } from '../raster/boxMean';
 import { forEachSet } from '../raster/forEachSet';
 import { createPlane, createRgba, type Plane, type Rgba } from '../raster/image';
+import { forPixelsOf } from './forPixelsOf';
 import type { InkMap } from './inkMap';
 import { INK, RULE, type PageParts } from './pageParts';
 import type { Tuning } from './tone';
@@ -17,12 +18,13 @@ const WHITE = 0xffffffff;
 
 /** The *Pen* look: every pixel black or white, a stroke where it is half as dark as its darkest place. */
 export function penOfParts(
-  { width, height, smooth }: InkMap,
+  map: InkMap,
   parts: PageParts,
   level: (cell: number) => number,
   tuning: Tuning,
 ): Rgba {
-  const { step, width: columns, kinds } = parts;
+  const { smooth } = map;
+  const { kinds } = parts;
   const share = OF_LEVEL * 2 ** (-tuning.ink * 0.6);
   const ground = groundUnder(parts);
   const thresholdOf = (cell: number) => {
@@ -30,17 +32,14 @@ export function penOfParts(
     const under = ground ? Math.min(darkness, ground.data[cell]) : 0;
     return Math.max(LEAST, Math.ceil(under + share * (darkness - under)));
   };
-  const result = createRgba(width, height);
+  const result = createRgba(map.width, map.height);
   const out = new Uint32Array(result.data.buffer).fill(WHITE);
   forEachSet(kinds, (cell) => {
     if (kinds[cell] === RULE) return;
     const threshold = kinds[cell] === INK ? thresholdOf(cell) : TONE_FROM;
-    const column = cell % columns;
-    const [left, top] = [column * step, ((cell - column) / columns) * step];
-    const [right, bottom] = [Math.min(width, left + step), Math.min(height, top + step)];
-    for (let y = top; y < bottom; y++) {
-      for (let i = y * width + left; i < y * width + right; i++) if (smooth[i] >= threshold) out[i] = BLACK;
-    }
+    forPixelsOf(parts, map, cell, (i) => {
+      if (smooth[i] >= threshold) out[i] = BLACK;
+    });
   });
   return result;
 }

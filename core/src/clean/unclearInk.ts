@@ -2,7 +2,7 @@ import type { Place } from '../geometry/place';
 import { atLeast } from '../raster/atLeast';
 import { forEachSet } from '../raster/forEachSet';
 import { LOGIT_SCALE, logitByte, type InkLikelihood } from './inkLikelihood';
-import { createTiles, placeOfMost } from './placeOfMost';
+import { addToTile, createTiles, placeOfMost } from './tiledSums';
 
 /** Ink that the net expects and can hardly tell. */
 export interface UnclearInk {
@@ -32,13 +32,11 @@ const DOUBT = ODDS.map((p) => Math.min(p, 1 - p));
 export function unclearInk({ ink, rules, unwanted, width, height }: InkLikelihood): UnclearInk {
   const expected = createTiles(width, height, TILE);
   const doubted = createTiles(width, height, TILE);
-  const columns = Math.ceil(width / TILE);
   forEachSet(atLeast(ink, PERHAPS), (i) => {
     const byte = ink[i];
     if (unwanted[i] > byte || rules[i] > byte) return;
-    const at = Math.floor(i / width / TILE) * columns + Math.floor((i % width) / TILE);
-    expected.sums[at] += ODDS[byte];
-    doubted.sums[at] += DOUBT[byte];
+    addToTile(expected, i, ODDS[byte]);
+    addToTile(doubted, i, DOUBT[byte]);
   });
   const unclear = createTiles(width, height, TILE);
   let [all, hardly] = [0, 0];

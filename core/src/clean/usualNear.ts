@@ -1,15 +1,13 @@
 import { forEachSet } from '../raster/forEachSet';
 import { binAtShare } from '../statistics/histogram';
 import { atLeast } from '../raster/atLeast';
-import { logitByte, type InkLikelihood } from './inkLikelihood';
+import { logitByte, TONE_FROM, type InkLikelihood } from './inkLikelihood';
 
 /** "Near" is in tiles of so many cells, and in those next to them; without any there, all over the page. */
 const NEAR = 64;
 /** Strokes that the net is so sure of tell how dark the page's own are. */
 const SURELY_INK = logitByte(0.8);
 const USUAL = 0.8;
-/** From these odds of a tone on a stroke lies on highlighter, and is darker by that. */
-const ON_TONE = logitByte(0.45);
 /** Fewer of their cells in a tile do not tell. */
 const FEW_SURE = 30;
 
@@ -23,7 +21,8 @@ export function usualNear(
   const counts = new Uint32Array(columns * rows * 256);
   const tileOf = (i: number) => Math.floor(i / width / NEAR) * columns + Math.floor((i % width) / NEAR);
   forEachSet(atLeast(ink, SURELY_INK), (i) => {
-    if (tones[i] < ON_TONE) counts[tileOf(i) * 256 + darkest[i]]++;
+    // On highlighter a stroke is darker by that.
+    if (tones[i] < TONE_FROM) counts[tileOf(i) * 256 + darkest[i]]++;
   });
   const levels = new Float32Array(columns * rows);
   const all = new Uint32Array(256);

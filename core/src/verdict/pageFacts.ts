@@ -1,4 +1,5 @@
 import type { Place } from '../geometry/place';
+import { forPixelsOf } from '../clean/forPixelsOf';
 import { measureContrast, type InkMap } from '../clean/inkMap';
 import { RULE } from '../clean/pageParts';
 import { unclearInk } from '../clean/unclearInk';
@@ -84,17 +85,10 @@ function measureLost({ seen, lost }: InkMap): Pick<PageFacts, 'lost' | 'lostPlac
 function withoutRules(map: InkMap): InkMap {
   const { parts, width, height } = map;
   if (!parts) return map;
-  const { kinds, step, width: columns } = parts;
   const smooth = map.smooth.slice();
   const darkness = map.darkness.slice();
-  forEachSet(kinds, (cell) => {
-    if (kinds[cell] !== RULE) return;
-    const column = cell % columns;
-    const [left, top] = [column * step, ((cell - column) / columns) * step];
-    const right = Math.min(width, left + step);
-    for (let y = top; y < Math.min(height, top + step); y++) {
-      for (let i = y * width + left; i < y * width + right; i++) smooth[i] = darkness[i] = 0;
-    }
+  forEachSet(parts.kinds, (cell) => {
+    if (parts.kinds[cell] === RULE) forPixelsOf(parts, map, cell, (i) => (smooth[i] = darkness[i] = 0));
   });
   return { ...map, smooth, darkness, contrast: measureContrast(smooth, width, height, map.noise) };
 }

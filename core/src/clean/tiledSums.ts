@@ -18,6 +18,12 @@ export const createTiles = (width: number, height: number, tile: number): TiledS
   height,
 });
 
+/** Adds to the tile that a cell of the page lies in. */
+export function addToTile({ sums, tile, width }: TiledSums, cell: number, amount: number): void {
+  const columns = Math.ceil(width / tile);
+  sums[Math.floor(cell / width / tile) * columns + Math.floor((cell % width) / tile)] += amount;
+}
+
 /** The box round the tiles that have at least half as much as the one with most; null where there is nothing. */
 export function placeOfMost({ sums, tile, width, height }: TiledSums): Place | null {
   const columns = Math.ceil(width / tile);

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { createTiles, placeOfMost } from './placeOfMost';
+import { addToTile, createTiles, placeOfMost } from './tiledSums';
 
 const size = fc.integer({ min: 1, max: 700 });
 
@@ -33,6 +33,24 @@ describe('the place of most', () => {
           });
         },
       ),
+    );
+  });
+
+  it('is the tile of the cell that was added to', () => {
+    fc.assert(
+      fc.property(size, size, fc.nat(), (width, height, at) => {
+        const tiles = createTiles(width, height, 96);
+        const [x, y] = [at % width, Math.floor(at / width) % height];
+        addToTile(tiles, y * width + x, 3);
+        const [left, top, across, down] = placeOfMost(tiles)!.map(
+          (v, k) => v * (k % 2 === 0 ? width : height),
+        );
+        expect(left).toBeLessThanOrEqual(x + 1e-6);
+        expect(top).toBeLessThanOrEqual(y + 1e-6);
+        expect(left + across).toBeGreaterThan(x);
+        expect(top + down).toBeGreaterThan(y);
+        expect(Math.max(across, down)).toBeLessThanOrEqual(96 + 1e-6);
+      }),
     );
   });
 });
