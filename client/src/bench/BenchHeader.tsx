@@ -92,6 +92,7 @@ const styles = StyleSheet.create({
     flexDirection: 'row',
     // On the narrowest screens, and enlarged, undo and redo go below.
     flexWrap: 'wrap',
+    alignContent: 'center',
     alignItems: 'center',
     justifyContent: 'space-between',
     paddingHorizontal: space.half,
