@@ -3,7 +3,6 @@ import { addPhotos, newPacket, toTable } from './support/steps';
 import { expect, test } from './support/test';
 
 test('no screen keeps anybody out', async ({ page: browser, ravlo }) => {
-  test.setTimeout(240_000);
   const clear = async (screen: string) =>
     test.step(screen, async () => expect(await serious(browser), screen).toEqual([]));
   await browser.goto(ravlo.url);
@@ -32,7 +31,7 @@ test('no screen keeps anybody out', async ({ page: browser, ravlo }) => {
   await expect(browser.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await clear('keys');
   await browser.goto(`${ravlo.url}/packet/${id}/finish`);
-  await expect(browser.getByRole('img', { name: 'Page 1 of the PDF' })).toBeVisible({ timeout: 60_000 });
+  await expect(browser.getByRole('img', { name: 'Page 1 of the PDF' })).toBeVisible();
   await browser.getByRole('button', { name: 'Set a limit' }).click();
   await browser.getByRole('radio', { name: 'My name' }).click();
   await clear('finish');

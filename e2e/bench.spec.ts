@@ -122,7 +122,7 @@ test('pages are mended, labelled, undone, found again after a reload, and the la
       if ((await button.getAttribute('aria-label')) === 'Undo') return;
       await button.click({ timeout: 1000 });
       throw new Error('There is more to be taken back');
-    }).toPass({ intervals: [50], timeout: 60_000 });
+    }).toPass({ intervals: [50] });
     await expect.poll(order).toEqual(['tides-week-3', 'tides-neap', 'passage-log']);
     await expect
       .poll(async () =>

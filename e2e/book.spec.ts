@@ -29,7 +29,7 @@ test('a photo of an open book is two pages, and one press makes them one', async
     .setInputFiles([{ name: 'book.jpg', mimeType: 'image/jpeg', buffer: await bookPhoto() }]);
   const outlines = async () =>
     (await packetOnServer(browser, ravlo.url, id)).pages.map(({ recipe }) => recipe.outline.by);
-  await expect.poll(outlines, { timeout: 60_000 }).toEqual(['finder', 'finder']);
+  await expect.poll(outlines).toEqual(['finder', 'finder']);
 
   await browser.goto(`${ravlo.url}/packet/${id}`);
   const notice = browser.getByText('Pages 1 and 2 are the two sides of an open book.');

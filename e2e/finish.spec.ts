@@ -17,7 +17,7 @@ async function saved(browser: BrowserPage, press: () => Promise<void>) {
 
 const savePdf = (browser: BrowserPage) =>
   saved(browser, async () => {
-    await expect(browser.getByRole('button', { name: 'Save PDF' })).toBeEnabled({ timeout: 90_000 });
+    await expect(browser.getByRole('button', { name: 'Save PDF' })).toBeEnabled();
     await browser.getByRole('button', { name: 'Save PDF' }).click();
   });
 
@@ -27,7 +27,6 @@ for (const viewport of [
 ]) {
   test.describe(`at ${viewport.width} x ${viewport.height}`, () => {
     test.use({ viewport });
-    test.setTimeout(240_000);
 
     test('the very file is paged through, checked, named, saved and opened by others', async ({
       page: browser,
@@ -41,7 +40,7 @@ for (const viewport of [
       await browser.getByRole('link', { name: 'Name it' }).click();
 
       await test.step('it is paged through by button, by key and by its small pages', async () => {
-        await expect(browser.getByRole('img', { name: /of the PDF$/ })).toHaveCount(2, { timeout: 90_000 });
+        await expect(browser.getByRole('img', { name: /of the PDF$/ })).toHaveCount(2);
         await expect(browser.getByText('Page 1 of 2')).toBeVisible();
         await browser.getByRole('button', { name: 'Page after' }).click();
         await expect(browser.getByText('Page 2 of 2')).toBeVisible();
@@ -110,7 +109,6 @@ test('a packet leaves as pictures and as an archive, which makes the same packet
   page: browser,
   ravlo,
 }) => {
-  test.setTimeout(240_000);
   const id = await newPacket(browser, ravlo.url);
   await addPhotos(browser, ['dead-reckoning-sideways', 'tides-neap']);
   await browser.goto(`${ravlo.url}/packet/${id}/finish`);
@@ -175,7 +173,6 @@ const recipesOf = ({ pages }: OpenPacket) =>
   pages.map(({ photo, recipe }) => ({ sha256: photo.sha256, recipe }));
 
 test('a size limit is met, or it is said what would help', async ({ page: browser, ravlo }) => {
-  test.setTimeout(240_000);
   const id = await newPacket(browser, ravlo.url);
   await addPhotos(browser, ['passage-log', 'tides-neap']);
   const { pages } = await packetOnServer(browser, ravlo.url, id);
@@ -190,7 +187,7 @@ test('a size limit is met, or it is said what would help', async ({ page: browse
   const limit = browser.getByRole('textbox', { name: 'At most' });
   await browser.getByRole('radio', { name: 'KB' }).click();
   await limit.fill('150');
-  await expect(browser.getByTestId('ready-size')).toContainText('at most 150 KB', { timeout: 90_000 });
+  await expect(browser.getByTestId('ready-size')).toContainText('at most 150 KB');
   const { bytes } = await savePdf(browser);
   expect(bytes.length).toBeLessThanOrEqual(150_000);
   expect(bytes.length).toBeGreaterThan(135_000);
@@ -198,14 +195,13 @@ test('a size limit is met, or it is said what would help', async ({ page: browse
 
   await limit.fill('1');
   await browser.getByRole('radio', { name: 'bytes' }).click();
-  await expect(browser.getByTestId('ready-size')).toContainText('may have 1 bytes', { timeout: 90_000 });
+  await expect(browser.getByTestId('ready-size')).toContainText('may have 1 bytes');
   await expect(browser.getByRole('button', { name: 'Save PDF' })).toBeDisabled();
   await browser.getByTestId('ready-size').getByRole('button', { name: 'Look at page 2' }).click();
   await expect(browser.getByRole('heading', { name: 'Page 2 of 2' })).toBeVisible();
 });
 
 test('sixty pages are paged through, left in the middle, and saved', async ({ page: browser, ravlo }) => {
-  test.setTimeout(240_000);
   const id = await newPacket(browser, ravlo.url);
   await browser.getByTestId('library-input').setInputFiles([demoPhoto('tides-neap')]);
   await expect

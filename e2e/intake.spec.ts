@@ -35,7 +35,7 @@ test('a PDF of three scans, a HEIC and a photo come in, in this order; a broken 
     { name: 'tides-neap.jpg', mimeType: 'image/jpeg', buffer: await readFile(demoPhoto('tides-neap')) },
   ]);
   await expect
-    .poll(async () => namesOf(await packetOnServer(browser, ravlo.url, id)), { timeout: 60_000 })
+    .poll(async () => namesOf(await packetOnServer(browser, ravlo.url, id)))
     .toEqual(['scan page 1', 'scan page 2', 'scan page 3', 'sheet', 'tides-neap']);
   await expect(browser.getByText('“broken.pdf” cannot be opened.', { exact: false })).toBeVisible();
 
@@ -54,9 +54,7 @@ test('the pages of a TIFF come in one by one', async ({ page: browser, ravlo }) 
   await browser
     .getByTestId('library-input')
     .setInputFiles([{ name: 'flatbed.tiff', mimeType: 'image/tiff', buffer: tiff }]);
-  await expect
-    .poll(async () => namesOf(await packetOnServer(browser, ravlo.url, id)), { timeout: 60_000 })
-    .toEqual(['flatbed']);
+  await expect.poll(async () => namesOf(await packetOnServer(browser, ravlo.url, id))).toEqual(['flatbed']);
 });
 
 test('the practice flatbed reads its three pages, upright and whole', async ({ page: browser, ravlo }) => {
@@ -64,7 +62,7 @@ test('the practice flatbed reads its three pages, upright and whole', async ({ p
   await browser.getByRole('button', { name: 'Scan three pages' }).click();
   await expect(browser.getByRole('progressbar', { name: 'Reading page 2 of 3' })).toBeVisible();
   await expect
-    .poll(async () => namesOf(await packetOnServer(browser, ravlo.url, id)), { timeout: 60_000 })
+    .poll(async () => namesOf(await packetOnServer(browser, ravlo.url, id)))
     .toEqual(['flatbed page 1', 'flatbed page 2', 'flatbed page 3']);
   await toTable(browser, 3);
   const { pages } = await packetOnServer(browser, ravlo.url, id);

@@ -51,7 +51,7 @@ for (const [what, happens] of Object.entries(TROUBLES)) {
       return met <= 2 || met % 5 === 0 ? happens(route) : route.continue();
     });
     await choose(browser, EIGHT);
-    await expect(rowsOf(browser).getByText(/^Saved/)).toHaveCount(8, { timeout: 60_000 });
+    await expect(rowsOf(browser).getByText(/^Saved/)).toHaveCount(8);
     expect(namesOf(await packetOnServer(browser, ravlo.url, id))).toEqual(EIGHT);
     expect(met).toBeGreaterThanOrEqual(16);
   });

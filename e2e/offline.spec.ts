@@ -18,7 +18,6 @@ import { expect, test } from './support/test';
 // The server is gone: the app opens all the same, and what is done goes up when it is back.
 
 test.use({ serviceWorkers: 'allow' });
-test.setTimeout(240_000);
 
 /** Waits until the whole app lies in the browser, and looks after the page. */
 async function installed(browser: BrowserPage): Promise<void> {
@@ -56,14 +55,12 @@ test('without the server an opened packet is looked at, changed, added to and ma
   await expect(browser.getByText(/Kept on this device, not on Ravlo yet/)).toBeVisible();
 
   await browser.goto(`${ownRavlo.url}/packet/${id}/finish`);
-  await expect(browser.getByRole('img', { name: /of the PDF$/ })).toHaveCount(2, { timeout: 90_000 });
+  await expect(browser.getByRole('img', { name: /of the PDF$/ })).toHaveCount(2);
 
   await ownRavlo.start();
   const pages = async () => (await packetOnServer(browser, ownRavlo.url, id)).pages;
-  await expect.poll(async () => (await pages()).length, { timeout: 60_000 }).toBe(3);
-  await expect
-    .poll(async () => (await pages())[0]!.recipe.turn, { timeout: 60_000 })
-    .not.toBe(first.recipe.turn);
+  await expect.poll(async () => (await pages()).length).toBe(3);
+  await expect.poll(async () => (await pages())[0]!.recipe.turn).not.toBe(first.recipe.turn);
   await expect(browser.getByText('No line to Ravlo.')).toBeHidden();
   expect(namesOf(await packetOnServer(browser, ownRavlo.url, id))).toEqual([
     'tides-neap',
@@ -115,13 +112,11 @@ test('a brief is answered without the server, from the first photo to handing ov
     await test.step('it is handed over as far as it can be, and says that it is not', async () => {
       await browser.getByRole('link', { name: /^for Knots and hitches/ }).click();
       await browser.getByRole('button', { name: 'Hand over…' }).click();
-      await expect(browser.getByTestId('handed-file')).toContainText('2 p', { timeout: 120_000 });
+      await expect(browser.getByTestId('handed-file')).toContainText('2 p');
       const statement = browser.getByRole('checkbox', { name: 'This is my own work' });
       if (await statement.isVisible()) await statement.click();
       await browser.getByRole('button', { name: 'Hand over to Ada Holm' }).click();
-      await expect(browser.getByText('Knots and hitches is not handed over yet.')).toBeVisible({
-        timeout: 60_000,
-      });
+      await expect(browser.getByText('Knots and hitches is not handed over yet.')).toBeVisible();
       expect(await serious(browser)).toEqual([]);
       await browser.goto(server.url);
       await expect(due.getByRole('link', { name: /^Knots and hitches/ })).toContainText(
@@ -131,7 +126,7 @@ test('a brief is answered without the server, from the first photo to handing ov
     });
 
     await server.start();
-    await expect(browser.getByText(/^Knots and hitches is handed over/)).toBeVisible({ timeout: 90_000 });
+    await expect(browser.getByText(/^Knots and hitches is handed over/)).toBeVisible();
     await browser.goto(brief);
     await expect(browser.getByRole('group', { name: /^Receipt/ })).toHaveCount(1);
     const packet = () => packetOnServer(browser, server.url, id);
@@ -165,7 +160,7 @@ test('a packet begun without the server takes its place later, once, with its ph
   await expect(browser.getByText(/Kept on this device, not on Ravlo yet/)).toBeVisible();
 
   await ownRavlo.start();
-  await expect(browser.getByText(/^Saved/)).toBeVisible({ timeout: 60_000 });
+  await expect(browser.getByText(/^Saved/)).toBeVisible();
   expect(namesOf(await packetOnServer(browser, ownRavlo.url, id))).toEqual(['tides-neap']);
   const shelf = (await (await browser.request.get(`${ownRavlo.url}/api/packets`)).json()) as {
     packets: unknown[];
@@ -186,7 +181,7 @@ test('photos shared by another app become a packet, and the shortcut begins one'
   await browser.locator('input').setInputFiles(['tides-neap', 'passage-log'].map(demoPhoto));
   await browser.evaluate(() => document.forms[0]!.submit());
   await browser.waitForURL(/\/packet\/[0-9a-f-]+\/gather$/);
-  await expect(browser.getByText(/^Saved/)).toHaveCount(2, { timeout: 60_000 });
+  await expect(browser.getByText(/^Saved/)).toHaveCount(2);
   const packet = await packetOnServer(browser, ownRavlo.url, packetIdOf(browser));
   expect(namesOf(packet)).toEqual(['tides-neap', 'passage-log']);
   // Nothing of them is left to come in a second time.
@@ -237,6 +232,6 @@ test('Settings say what is kept here, and give it out or let it go', async ({ pa
   await ownRavlo.start();
   // What waited is no copy: it goes up.
   await expect
-    .poll(async () => namesOf(await packetOnServer(browser, ownRavlo.url, id)), { timeout: 60_000 })
+    .poll(async () => namesOf(await packetOnServer(browser, ownRavlo.url, id)))
     .toEqual(['tides-neap', 'tide-curve']);
 });

@@ -8,8 +8,6 @@ test.beforeAll(async () => {
   server = await startRavlo({ demo: true });
 });
 test.afterAll(() => server.remove());
-test.setTimeout(180_000);
-test.use({ actionTimeout: 30_000 });
 
 test('two people on one device: each sees their own, a PIN guards, a packet is given to whom it belongs', async ({
   page: browser,
@@ -18,7 +16,7 @@ test('two people on one device: each sees their own, a PIN guards, a packet is g
   await browser.goto(server.url);
   const whoIsIt = browser.getByRole('button', { name: /is using Ravlo/ });
   const packets = browser.getByRole('list', { name: 'Packets on the shelf' });
-  await expect(packets.getByText('Passage log')).toBeVisible({ timeout: 30_000 });
+  await expect(packets.getByText('Passage log')).toBeVisible();
 
   await test.step('switched in two presses', async () => {
     await whoIsIt.click();
@@ -26,9 +24,7 @@ test('two people on one device: each sees their own, a PIN guards, a packet is g
     await browser.getByRole('button', { name: /^Jory Vane/ }).click();
     await expect(
       browser.getByRole('button', { name: 'Jory Vane is using Ravlo. Change who it is' }),
-    ).toBeVisible({
-      timeout: 30_000,
-    });
+    ).toBeVisible();
     await expect(browser.getByText('No packets yet.')).toBeVisible();
   });
 
@@ -45,14 +41,12 @@ test('two people on one device: each sees their own, a PIN guards, a packet is g
   await test.step('another window of the browser follows who sits there', async () => {
     const second = await context.newPage();
     await second.goto(server.url);
-    await second.getByRole('button', { name: /^Jory Vane is using/ }).click({ timeout: 30_000 });
+    await second.getByRole('button', { name: /^Jory Vane is using/ }).click();
     await second.getByRole('button', { name: /^Imke Tarn/ }).click();
-    await expect(browser.getByRole('button', { name: /^Imke Tarn is using/ })).toBeVisible({
-      timeout: 30_000,
-    });
+    await expect(browser.getByRole('button', { name: /^Imke Tarn is using/ })).toBeVisible();
     await expect(packets.getByText('Passage log')).toBeVisible();
     await browser.goto(`${server.url}/packet/${taken}`);
-    await expect(browser.getByText(/This packet is not here/).first()).toBeVisible({ timeout: 30_000 });
+    await expect(browser.getByText(/This packet is not here/).first()).toBeVisible();
     await second.close();
   });
 
@@ -62,7 +56,7 @@ test('two people on one device: each sees their own, a PIN guards, a packet is g
     await browser.getByRole('button', { name: 'All pages' }).click();
     await browser.getByRole('button', { name: 'Give it to another person…' }).click();
     await browser.getByRole('dialog').getByRole('button', { name: 'Jory Vane' }).click();
-    await expect(browser.getByText('Tide tables, week 3')).toBeVisible({ timeout: 30_000 });
+    await expect(browser.getByText('Tide tables, week 3')).toBeVisible();
     await expect(packets.getByText('Passage log')).toHaveCount(0);
   });
 
@@ -75,7 +69,7 @@ test('two people on one device: each sees their own, a PIN guards, a packet is g
     await expect(browser.getByText('The PIN is set.')).toBeVisible();
     await browser.goto(`${server.url}/people`);
     await browser.getByRole('button', { name: /^Jory Vane/ }).click();
-    await expect(packets.getByText('Passage log')).toBeVisible({ timeout: 30_000 });
+    await expect(packets.getByText('Passage log')).toBeVisible();
     await whoIsIt.click();
     await browser.getByRole('button', { name: /^Imke Tarn/ }).click();
     const asked = browser.getByRole('dialog', { name: 'Imke’s PIN' });
@@ -84,7 +78,7 @@ test('two people on one device: each sees their own, a PIN guards, a packet is g
     await expect(asked.getByText(/This is not the PIN/)).toBeVisible();
     await asked.getByRole('textbox').fill('4821');
     await asked.getByRole('button', { name: 'Go on as Imke' }).click();
-    await expect(packets.getByText('Tide tables, week 3')).toBeVisible({ timeout: 30_000 });
+    await expect(packets.getByText('Tide tables, week 3')).toBeVisible();
   });
 
   await test.step('somebody new comes in and sits down', async () => {
@@ -96,8 +90,6 @@ test('two people on one device: each sees their own, a PIN guards, a packet is g
     await dialog.getByRole('radio', { name: 'bricks' }).click();
     expect(await serious(browser)).toEqual([]);
     await dialog.getByRole('button', { name: 'Go on as Wenna' }).click();
-    await expect(browser.getByRole('button', { name: /^Wenna Pike is using/ })).toBeVisible({
-      timeout: 30_000,
-    });
+    await expect(browser.getByRole('button', { name: /^Wenna Pike is using/ })).toBeVisible();
   });
 });

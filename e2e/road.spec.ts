@@ -79,7 +79,7 @@ test('photos in, readable PDF out, found again after a reload and in another bro
     await browser.getByRole('radio', { name: 'A4' }).click();
     await expect(browser.getByRole('radio', { name: 'A4' })).toBeChecked();
     await expect.poll(async () => (await packetOnServer(browser, ravlo.url, id)).paper).toBe('a4');
-    await expect(browser.getByRole('img', { name: /of the PDF$/ })).toHaveCount(3, { timeout: 90_000 });
+    await expect(browser.getByRole('img', { name: /of the PDF$/ })).toHaveCount(3);
     await expect(browser.getByRole('button', { name: 'Save PDF' })).toBeEnabled();
     const download = browser.waitForEvent('download');
     await browser.getByRole('button', { name: 'Save PDF' }).click();
@@ -117,7 +117,7 @@ test('a photo is looked into once, from its bytes: none comes back down, no tile
   await browser.goto(`${ravlo.url}/packet/${id}/gather`);
   await addPhotos(browser, ['tides-week-3', 'chart-bearings', 'tides-neap']);
   await toTable(browser, 3);
-  await expect(browser.getByText('3 pages. All read well.')).toBeVisible({ timeout: 30_000 });
+  await expect(browser.getByText('3 pages. All read well.')).toBeVisible();
   expect(fetched).toEqual([]);
   expect(await picturesKept(browser)).toBe(3);
 

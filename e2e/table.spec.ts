@@ -53,7 +53,7 @@ test.describe('on a phone', () => {
         .click();
       await browser.getByRole('button', { name: 'Undo' }).click();
       // The server may still be asked in the middle, when the packet is gone.
-      await expect(async () => expect(await order()).toHaveLength(2)).toPass({ timeout: 30_000 });
+      await expect(async () => expect(await order()).toHaveLength(2)).toPass();
     });
   });
 });

@@ -26,7 +26,7 @@ test('which way up is asked once for all pages of which nobody can tell, and one
   await browser.getByTestId('library-input').setInputFiles(files);
   const recipes = async () =>
     (await packetOnServer(browser, ravlo.url, id)).pages.map(({ recipe }) => [recipe.turn, recipe.way]);
-  await expect.poll(recipes, { timeout: 60_000 }).toEqual([
+  await expect.poll(recipes).toEqual([
     [0, 'unsure'],
     [0, 'unsure'],
   ]);
