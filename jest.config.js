@@ -14,7 +14,7 @@ module.exports = {
   // Jest leaves one processor free, which is half of a small machine.
   maxWorkers: '100%',
   // A busy machine is slow to open a server: that is no fault of what is tested.
-  testTimeout: 30_000,
+  testTimeout: 900_000,
   projects: [
     {
       displayName: 'node',

@@ -15,6 +15,7 @@ export default defineConfig({
   use: {
     launchOptions: CHROMIUM,
     actionTimeout: 60_000,
+    navigationTimeout: 120_000,
     locale: 'en-GB',
     timezoneId: 'Europe/Oslo',
     viewport: { width: 390, height: 844 },

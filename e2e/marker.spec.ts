@@ -7,12 +7,12 @@ import { startRavlo, type RavloServer } from './support/ravloServer';
 import { addPhotos, toTable } from './support/steps';
 import { expect, test } from './support/test';
 
-// A server for each test: one that is tried again must not find what another has left, nor miss it.
+// Each test also passes alone: one that is tried again gets a fresh server, without what the others left.
 let server: RavloServer;
-test.beforeEach(async () => {
+test.beforeAll(async () => {
   server = await startRavlo({ demo: true });
 });
-test.afterEach(() => server.remove());
+test.afterAll(() => server.remove());
 
 /** Sits down at a browser as somebody of the household. */
 async function sitDown(browser: BrowserPage, firstName: string): Promise<void> {

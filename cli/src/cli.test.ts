@@ -41,8 +41,6 @@ async function ravlo(...args: string[]): Promise<Run> {
   }
 }
 
-jest.setTimeout(120_000);
-
 describe('find', () => {
   it('gives the corners in photo pixels after the EXIF turn', async () => {
     const truths = JSON.parse(await readFile(path.join(root, 'demo/truth.json'), 'utf8')) as Record<

@@ -127,9 +127,8 @@ export type RealServer = Awaited<ReturnType<typeof openRealServer>>;
 /** A server for all tests of a file: it is well again after each. What it can do is there once the tests run. */
 export function realServerForTests(): RealServer {
   const server = {} as RealServer;
-  beforeAll(async () => void Object.assign(server, await openRealServer()), 60_000);
+  beforeAll(async () => void Object.assign(server, await openRealServer()));
   afterAll(() => server.close());
   afterEach(() => void server.setLine(WELL));
-  jest.setTimeout(30_000);
   return server;
 }

@@ -15,7 +15,7 @@ describe('on drawn scenes', () => {
   beforeAll(async () => {
     photos = [];
     for (const seed of SEEDS) photos.push(await photograph(sceneFromSeed(seed, SIZE)));
-  }, 600_000);
+  });
 
   it('finds nearly every sheet, exactly, and is not sure of a wrong one', () => {
     const found = photos.map(({ image, truth }) => {

@@ -10,7 +10,7 @@ let truth: Truth;
 beforeAll(async () => {
   dir = await mkdtemp(path.join(tmpdir(), 'ravlo-cut-'));
   truth = await saveScene(sceneOf('easy', 7, { width: 360, height: 480 }), dir, 'scene', { truth: true });
-}, 60_000);
+});
 afterAll(() => rm(dir, { recursive: true, force: true }));
 
 const cut = (found: Quad | null) => cutInk(path.join(dir, 'scene.ink.png'), truth, found);

@@ -9,7 +9,7 @@ describe('an open book', () => {
   let book: Photograph;
   beforeAll(async () => {
     book = await photograph(sceneOf('open-book', SEED, SIZE));
-  }, 60_000);
+  });
 
   it.each([0, 90, 180, 270] as const)(
     'is read from left to right, whichever way the photo lies (%p)',

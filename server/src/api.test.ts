@@ -183,7 +183,7 @@ describe('photos', () => {
     expect((await openPacket(id)).pages).toHaveLength(0);
     expect(await filesBelow('photos')).toBe(before);
     expect(await filesBelow('uploads')).toBe(0);
-  }, 30_000);
+  });
 
   it('go before a page when that is asked for, in the order they come', async () => {
     const { id } = await newPacket();
@@ -225,7 +225,7 @@ describe('photos', () => {
     const photo = await testPhoto({ width: 60, height: 60 });
     for (let i = 0; i < MOST_PAGES; i++) await send(id, photo).expect(201);
     expect(problem(await send(id, photo).expect(422)).type).toBe('/problems/packet-full');
-  }, 60_000);
+  });
 });
 
 describe('pages', () => {

@@ -108,7 +108,7 @@ describe('what never became a page', () => {
     );
     expect(await kept()).toBe(before);
     expect(await left()).toEqual([]);
-  }, 20_000);
+  });
 });
 
 describe('photos that were chosen together', () => {

@@ -97,7 +97,7 @@ describe('what was deleted', () => {
       await request(server.imke).post(`/api/pages/${packet.pages[0].id}/copy`).send({}).expect(201);
     await request(server.imke).post(`/api/pages/${packet.pages[1].id}/restore`).expect(422);
     expect((await deleted()).pages.some(({ page }) => page.id === packet.pages[1].id)).toBe(true);
-  }, 20_000);
+  });
 });
 
 describe('the sweep', () => {

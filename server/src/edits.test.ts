@@ -143,7 +143,7 @@ describe('many edits at one moment', () => {
     const answers = await Promise.all([...pages.map((page) => editPage(page, turned)), ...sends, ...reads]);
     expect(answers.filter(({ status }) => status >= 300)).toEqual([]);
     expect((await recipes()).filter(({ turn }) => turn === 90)).toHaveLength(21);
-  }, 20_000);
+  });
 });
 
 describe('what Ravlo finds by itself', () => {
@@ -214,7 +214,7 @@ describe('what Ravlo finds by itself', () => {
     const { pages } = await open();
     expect(pages).toHaveLength(MOST_PAGES);
     expect(pages[1].recipe.outline).toEqual({ by: 'hand', corners: both });
-  }, 60_000);
+  });
 
   it('takes a page that cannot be told to lie as the others do, where these agree', async () => {
     const unsure = { outline: half(0), turn: 0, way: 'unsure' };
@@ -269,7 +269,7 @@ describe('the largest recipe that there can be', () => {
     const body = { packets: [], pages: [{ pageId: page.id, patch: { notes: changing } }] };
     expect(JSON.stringify(body).length).toBeLessThan(MOST_JSON_BYTES);
     await edit(body).expect(200);
-  }, 30_000);
+  });
 
   it('and not one note more, which is said in words', async () => {
     const [page] = packet.pages;
@@ -279,5 +279,5 @@ describe('the largest recipe that there can be', () => {
       422,
     );
     expect((body as Problem).detail).toMatch(/more on this page than Ravlo can keep/);
-  }, 30_000);
+  });
 });

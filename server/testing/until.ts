@@ -1,6 +1,6 @@
-/** Waits until something is so. @throws Error after ten seconds */
+/** Waits until something is so. @throws Error after a minute */
 export async function until(isTrue: () => boolean | Promise<boolean>): Promise<void> {
-  for (let i = 0; i < 500; i++) {
+  for (let i = 0; i < 3000; i++) {
     if (await isTrue()) return;
     await new Promise((resolve) => setTimeout(resolve, 20));
   }

@@ -12,6 +12,7 @@ import { api, useShelfQuery } from '@/packet/api';
 import { beginPacket } from '@/packet/begun';
 import { changeFacts } from '@/packet/editing';
 import { selectFacts } from '@/packet/editsSlice';
+import { heldAnswer } from '@/packet/heldAnswer';
 import { sameItems } from '@/packet/sameItems';
 import { useAppDispatch, useAppSelector, useAppStore, type AppThunk } from '@/packet/store';
 import { toTrouble } from '@/packet/trouble';
@@ -23,8 +24,8 @@ const NONE: readonly ShelfPacket[] = [];
 /** A packet as it is on the server, else as it is known here. @throws Trouble where neither is to be had */
 function packetNow(packetId: string): AppThunk<Promise<OpenPacket>> {
   return async (dispatch) => {
-    const request = api.endpoints.packet.initiate(packetId, { forceRefetch: true, subscribe: false });
-    const { data, error } = await dispatch(request);
+    const request = api.endpoints.packet.initiate(packetId, { forceRefetch: true });
+    const { data, error } = await heldAnswer(dispatch(request));
     if (!data) throw error as unknown as Error;
     return data;
   };

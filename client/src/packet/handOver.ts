@@ -2,6 +2,7 @@ import { attemptKey, isReceiptOf, type Attempt, type MailDraft, type MyBrief } f
 import { api } from './api';
 import { ensureBegun } from './begun';
 import { hashOf } from './hashOf';
+import { heldAnswer } from './heldAnswer';
 import { sendHanded, type Progress } from './sendHanded';
 import type { AppThunk } from './store';
 import { isFar, isPassing, toTrouble, UNEXPECTED, type Trouble } from './trouble';
@@ -85,8 +86,8 @@ export function handOver(mine: MyBrief, given: HandOverGiven, say: SayGoing): Ap
 /** What lies with the marker now, by the server's own word. */
 function arrived(briefId: string, hashes: readonly string[]): AppThunk<Promise<Attempt | null>> {
   return async (dispatch) => {
-    const options = { forceRefetch: true, subscribe: false } as const;
-    const { data } = await dispatch(api.endpoints.brief.initiate(briefId, options));
+    const request = api.endpoints.brief.initiate(briefId, { forceRefetch: true });
+    const { data } = await heldAnswer(dispatch(request));
     return data ? standingWith(data, hashes) : null;
   };
 }

@@ -10,6 +10,7 @@ import {
 import { api } from './api';
 import { edit, factEdits, newStep, pageEdits, remember } from './editing';
 import { ensureEdits, keep } from './editsKeeping';
+import { heldAnswer } from './heldAnswer';
 import { giveOrder } from './orders';
 import {
   redone,
@@ -91,10 +92,8 @@ export function deletePacket(packetId: string, name: string): AppThunk<Promise<T
 /** A packet as it is on the server at this moment; null where it cannot be had. */
 export function freshPacket(packetId: string): AppThunk<Promise<OpenPacket | null>> {
   return async (dispatch) => {
-    const request = dispatch(api.endpoints.packet.initiate(packetId, { forceRefetch: true }));
-    const { data } = await request;
-    request.unsubscribe();
-    return data ?? null;
+    const request = api.endpoints.packet.initiate(packetId, { forceRefetch: true });
+    return (await heldAnswer(dispatch(request))).data ?? null;
   };
 }
 

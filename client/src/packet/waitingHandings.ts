@@ -2,6 +2,7 @@ import type { MyBrief } from '@ravlo/contract';
 import { api } from './api';
 import { handOver, type HandOverGiven } from './handOver';
 import { selectHanding, selectHandings, waits, waitsNoMore, type WaitingHanding } from './handingsSlice';
+import { heldAnswer } from './heldAnswer';
 import type { AppStore, AppThunk } from './store';
 import { isFar } from './trouble';
 import { remarked } from './troublesSlice';
@@ -82,8 +83,8 @@ function handOverWaiting(briefId: string): AppThunk<Promise<boolean>> {
       dispatch(waitsNoMore(briefId));
       return false;
     }
-    const options = { forceRefetch: true, subscribe: false } as const;
-    const { data: mine, error } = await dispatch(api.endpoints.brief.initiate(briefId, options));
+    const request = api.endpoints.brief.initiate(briefId, { forceRefetch: true });
+    const { data: mine, error } = await heldAnswer(dispatch(request));
     if (!mine || error) return true;
     const handed = await dispatch(handOver(mine, kept, () => undefined));
     // It was taken out meanwhile: then it was too late, and the receipt says so.

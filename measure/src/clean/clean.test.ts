@@ -31,7 +31,7 @@ beforeAll(async () => {
   dir = mkdtempSync(path.join(tmpdir(), 'ravlo-clean-'));
   pages = await draw(SEED, COUNT);
   [faint] = await draw(FAINT_SEED, 1);
-}, 600_000);
+});
 afterAll(() => rmSync(dir, { recursive: true, force: true }));
 
 const each = (look: (page: CleanPage) => number) => pages.map(look);
