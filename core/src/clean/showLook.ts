@@ -9,12 +9,12 @@ import type { Tuning } from './tone';
 
 /**
  * How dark the darkest place of a stroke comes out, of 255, for how dark it is on the page: a floor, so that the
- * faintest can be read, and above it a curve that keeps darker strokes darker.
+ * faintest can be read, also where grain breaks them, and above it a curve that keeps darker strokes darker.
  */
 const SHOWN: Readonly<Record<'daylight' | 'pencil' | 'soft-grey', (level: number) => number>> = {
-  daylight: (level) => 255 * (level / 255) ** 0.28,
-  pencil: (level) => 255 * (0.36 + 0.62 * (level / 255) ** 0.6),
-  'soft-grey': (level) => 255 * (0.36 + 0.58 * (level / 255) ** 0.85),
+  daylight: (level) => 255 * (0.58 + 0.42 * (level / 255) ** 0.8),
+  pencil: (level) => 255 * (0.4 + 0.58 * (level / 255) ** 0.6),
+  'soft-grey': (level) => 255 * (0.44 + 0.5 * (level / 255) ** 0.85),
 };
 
 /** How far *more of the paper* moves the net's thresholds, in units of a logit. */

@@ -60,6 +60,9 @@ describe('how much darker a cell is shown', () => {
       fc.property(byte, byte, (darkest, level) => {
         const comesOut = darkest * gainOf(INK, darkest, level, 'quiet', 1);
         expect(comesOut).toBeLessThanOrEqual(Math.max(darkest, shown(level)) + 1e-3);
+        // Over a rule much darker than the stroke it is no dark speck in a pale line.
+        if (darkest > 2 * level) expect(comesOut).toBeLessThanOrEqual(Math.max(darkest, 0.7 * shown(level)));
+        expect(comesOut).toBeGreaterThanOrEqual(darkest - 1e-3);
       }),
     );
   });

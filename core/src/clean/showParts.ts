@@ -42,13 +42,25 @@ export function gainOfCells(
     if (kinds[i] === INK) {
       const darkness = level(i);
       const wanted = byLevel[Math.round(darkness)];
-      // A faint stroke's crossing with a dark rule is no darker than the stroke, nor than it is on the page.
       gain[i] =
-        onRules[i] === 1 && darkest[i] > darkness ? Math.max(1, (wanted * darkness) / darkest[i]) : wanted;
+        onRules[i] === 1 && darkest[i] > darkness
+          ? Math.max(1, (wanted * darkness * ofCrossing(darkest[i] / darkness)) / darkest[i])
+          : wanted;
     } else gain[i] = kinds[i] === RULE ? ofRules : 1;
   });
   return gain;
 }
+
+/** A stroke is mostly this dark, as a share of its darkest place. */
+const MOSTLY = 0.65;
+
+/**
+ * A faint stroke's crossing with a darker rule, as a share of the stroke's darkest place: no darker than the stroke mostly is
+ * where the rule is twice as dark. (Nor is it ever darker than the rule is on the page.)
+ *
+ * @param darker how much darker than the stroke it is there, from 1
+ */
+const ofCrossing = (darker: number): number => 1 - (1 - MOSTLY) * Math.min(1, darker - 1);
 
 /** Shows the page over its own paper, every cell's darkness times its gain; bare paper comes out white. */
 export function showInColour(map: InkMap, parts: PageParts, gain: Float32Array): Rgba {
