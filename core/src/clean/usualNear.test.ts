@@ -38,6 +38,29 @@ describe('how dark strokes are near a cell', () => {
     expect([30, 120]).toContain(usualAt(page, 300, 300));
   });
 
+  it('does not count rules that strokes cross, unless all of them do', () => {
+    const page = written([
+      [10, 10, 20],
+      [70, 10, 90],
+    ]);
+    for (let y = 10; y < 14; y++) page.seen.rules.fill(logitByte(0.5), y * width + 70, y * width + 120);
+    expect(usualAt(page, 40, 30)).toBe(20);
+    page.seen.rules.fill(logitByte(0.5));
+    expect(usualAt(page, 40, 30)).toBe(90);
+  });
+
+  it('is not told by a margin with little written beside it', () => {
+    const page = written([
+      [80, 10, 20],
+      [80, 30, 20],
+    ]);
+    for (let y = 5; y < height - 5; y++) {
+      page.seen.ink.fill(logitByte(0.95), y * width + 40, y * width + 43);
+      page.darkest.fill(110, y * width + 40, y * width + 43);
+    }
+    expect(usualAt(page, 60, 20)).toBe(20);
+  });
+
   it('does not count the highlighter on which some of them lie', () => {
     const pencil = [10, 10, 20] as const;
     expect(usualAt(written([pencil, [70, 10, 90, true]]), 40, 30)).toBe(20);

@@ -1,4 +1,5 @@
 import { forEachSet } from '../raster/forEachSet';
+import { connectedParts } from '../raster/connectedParts';
 import { binAtShare } from '../statistics/histogram';
 import { atLeast } from '../raster/atLeast';
 import { logitByte, TONE_FROM, type InkLikelihood } from './inkLikelihood';
@@ -8,46 +9,68 @@ const NEAR = 64;
 /** Strokes that the net is so sure of tell how dark the page's own are. */
 const SURELY_INK = logitByte(0.8);
 const USUAL = 0.8;
+/** A rule that is as likely as this may lie under a stroke. */
+const RULE_UNDER = logitByte(0.1);
 /** Fewer of their cells in a tile do not tell. */
 const FEW_SURE = 30;
 
 /** How dark the strokes are that the net is sure of, near a cell, or else on the page; 0 where there are none. */
 export function usualNear(
-  { ink, tones, width, height }: InkLikelihood,
+  { ink, tones, rules, width, height }: InkLikelihood,
   darkest: Uint8Array,
 ): (i: number) => number {
   const columns = Math.ceil(width / NEAR);
   const rows = Math.ceil(height / NEAR);
   const counts = new Uint32Array(columns * rows * 256);
+  const sure = withoutLongLines(atLeast(ink, SURELY_INK), width, height);
   const tileOf = (i: number) => Math.floor(i / width / NEAR) * columns + Math.floor((i % width) / NEAR);
-  forEachSet(atLeast(ink, SURELY_INK), (i) => {
-    // On highlighter a stroke is darker by that.
-    if (tones[i] < TONE_FROM) counts[tileOf(i) * 256 + darkest[i]]++;
+  // On highlighter a stroke is darker by that, and over a rule as dark as the rule.
+  let free = 0;
+  forEachSet(sure, (i) => {
+    if (tones[i] >= TONE_FROM || rules[i] >= RULE_UNDER) return;
+    counts[tileOf(i) * 256 + darkest[i]]++;
+    free++;
   });
-  const levels = new Float32Array(columns * rows);
-  const all = new Uint32Array(256);
-  let count = 0;
-  for (let k = 0; k < levels.length; k++) {
-    const of = counts.subarray(k * 256, (k + 1) * 256);
-    let total = 0;
-    for (let level = 0; level < 256; level++) {
-      total += of[level];
-      all[level] += of[level];
-    }
-    count += total;
-    levels[k] = total >= FEW_SURE ? binAtShare(of, total, USUAL) : 0;
-  }
-  const onPage = count >= FEW_SURE ? binAtShare(all, count, USUAL) : 0;
-  const around = new Float32Array(levels.length);
-  for (let k = 0; k < around.length; k++) {
-    const [column, row] = [k % columns, Math.floor(k / columns)];
-    let most = 0;
-    for (let r = Math.max(0, row - 1); r <= Math.min(rows - 1, row + 1); r++) {
-      for (let c = Math.max(0, column - 1); c <= Math.min(columns - 1, column + 1); c++) {
-        most = Math.max(most, levels[r * columns + c]);
-      }
-    }
-    around[k] = most > 0 ? most : onPage;
-  }
+  // Where all of them lie on rules, those tell.
+  if (free < FEW_SURE)
+    forEachSet(sure, (i) => tones[i] < TONE_FROM && counts[tileOf(i) * 256 + darkest[i]]++);
+  const onPage = usualOf(counts, counts.length / 256, (k) => k);
+  const around = Float32Array.from({ length: columns * rows }, (_, tile) => {
+    const [column, row] = [tile % columns, Math.floor(tile / columns)];
+    const [left, right] = [Math.max(0, column - 1), Math.min(columns - 1, column + 1)];
+    const [top, bottom] = [Math.max(0, row - 1), Math.min(rows - 1, row + 1)];
+    const across = right - left + 1;
+    const tileAt = (k: number) => (top + Math.floor(k / across)) * columns + left + (k % across);
+    return usualOf(counts, across * (bottom - top + 1), tileAt) || onPage;
+  });
   return (i) => around[tileOf(i)];
+}
+
+/** A line is longer than this share of the page, and no wider than that. */
+const LONG = 0.5;
+const THIN = 0.04;
+
+/** Leaves out margins and frames: a page has few strokes beside a margin, and those are not as dark. */
+function withoutLongLines(strokes: Uint8Array, width: number, height: number): Uint8Array {
+  for (const { left, right, top, bottom } of connectedParts(strokes, width, height, { joinsCorners: true })) {
+    const isUpright = bottom - top > LONG * height && right - left < THIN * width;
+    const isAcross = right - left > LONG * width && bottom - top < THIN * height;
+    if (!isUpright && !isAcross) continue;
+    for (let y = top; y <= bottom; y++) strokes.fill(0, y * width + left, y * width + right + 1);
+  }
+  return strokes;
+}
+
+/** How dark strokes usually are in so many tiles together; 0 where there are too few. */
+function usualOf(counts: Uint32Array, tiles: number, tileAt: (k: number) => number): number {
+  const all = new Uint32Array(256);
+  let total = 0;
+  for (let k = 0; k < tiles; k++) {
+    const from = tileAt(k) * 256;
+    for (let level = 0; level < 256; level++) {
+      all[level] += counts[from + level];
+      total += counts[from + level];
+    }
+  }
+  return total >= FEW_SURE ? binAtShare(all, total, USUAL) : 0;
 }
