@@ -17,8 +17,12 @@ export interface CellFacts {
 }
 
 export function cellFacts(map: InkMap, seen: InkLikelihood): CellFacts {
-  const darkest = seen.step === 1 ? map.smooth.slice() : halfPeaks(map.smooth, map.width, map.height);
-  return cellFactsOf(seen, darkest, holesSeen(seen));
+  return cellFactsOf(seen, darkestOf(map, seen), holesSeen(seen));
+}
+
+/** The darkest pixel of each cell, lightly smoothed. */
+export function darkestOf(map: InkMap, { step }: InkLikelihood): Uint8Array {
+  return step === 1 ? map.smooth.slice() : halfPeaks(map.smooth, map.width, map.height);
 }
 
 export function cellFactsOf(seen: InkLikelihood, darkest: Uint8Array, holes: Uint8Array): CellFacts {

@@ -1,10 +1,12 @@
 import type { Rgba } from '../raster/image';
-import { cellFacts } from './cellFacts';
+import { cellFactsOf, darkestOf } from './cellFacts';
 import { clearEdges } from './clearEdges';
 import { clearHoles } from './clearHoles';
 import { daylight } from './daylight';
+import { dotsAsRules } from './dotsAsRules';
 import { fadeRules } from './fadeRules';
 import { pencil, softGrey } from './grey';
+import { holesSeen } from './holesSeen';
 import { isChalk } from './isChalk';
 import { inkMap, type InkMap } from './inkMap';
 import { inkNet } from './inkNet';
@@ -78,8 +80,10 @@ const WORTH_IT = 0.7;
 const GENTLER = -1.6;
 
 /** The page's parts; told once more, and more gently, when strokes that can be seen, or may be, are not among them. */
-function withParts(map: InkMap, seen: InkLikelihood): InkMap {
-  const facts = cellFacts(map, seen);
+function withParts(map: InkMap, seenByNet: InkLikelihood): InkMap {
+  const darkest = darkestOf(map, seenByNet);
+  const seen = dotsAsRules(seenByNet, darkest);
+  const facts = cellFactsOf(seen, darkest, holesSeen(seen));
   const parts = pageParts(map, seen, 0, facts);
   const lost = lostStrokes(map, parts, seen);
   const isMuchLost = lost.share > TOO_MUCH;

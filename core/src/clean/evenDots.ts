@@ -1,7 +1,7 @@
 import { NearbyPoints } from '../geometry/nearbyPoints';
 import { connectedParts } from '../raster/connectedParts';
-import { eitherOf } from '../raster/eitherOf';
 import { median } from '../statistics/quantile';
+import { hiddenDots } from './hiddenDots';
 
 /** How far apart the dots of dotted paper are at least and at most, as shares of the page's shorter side (2.6 to 10.5 mm on A4). */
 const PITCH = [1 / 80, 1 / 20] as const;
@@ -24,17 +24,14 @@ const MOST_MARKS = 12_000;
 /** What is darker than the usual dot by this factor and so many levels is a full stop. */
 const DARKER = [1.4, 8] as const;
 
+/** The cells of a page. */
 export interface DottedCells {
   readonly width: number;
   readonly height: number;
   /** how dark each cell is at most */
   readonly darkest: Uint8Array;
-  /** cells that are plainly darker than paper, whatever they are: 1, else 0 */
-  readonly plain: Uint8Array;
-  /** cells of strokes, of strokes in doubt and of rules: 1, else 0; all are changed */
-  readonly strokes: Uint8Array;
-  readonly doubted: Uint8Array;
-  readonly rules: Uint8Array;
+  /** cells of whatever is there: 1, else 0 */
+  readonly marks: Uint8Array;
 }
 
 interface Dot {
@@ -46,14 +43,16 @@ interface Dot {
 
 /**
  * Finds the printed dots of dotted paper, which look like full stops to whoever sees one of them: small marks that have
- * others beside them, across and down, at the one distance that most of them have. They become rules.
+ * others beside them, across and down, at the one distance that most of them have; and those that faint writing runs into.
+ *
+ * @returns cells of dots: 1, else 0; null where the paper is not dotted
  */
-export function evenDots(cells: DottedCells): void {
-  const { strokes, doubted, rules } = cells;
-  const short = Math.min(cells.width, cells.height);
-  const near = new NearbyPoints(smallMarks(cells), cells.width, Math.ceil(PITCH[1] * short));
+export function evenDots(cells: DottedCells): Uint8Array | null {
+  const { width, height } = cells;
+  const short = Math.min(width, height);
+  const near = new NearbyPoints(smallMarks(cells), width, Math.ceil(PITCH[1] * short));
   const pitch = pitchOf(near, short);
-  if (pitch === null) return;
+  if (pitch === null) return null;
   const sites = [-2, -1, 1, 2].flatMap((k) => [
     [k * pitch.across, 0],
     [0, k * pitch.down],
@@ -62,20 +61,25 @@ export function evenDots(cells: DottedCells): void {
   const printed = near.points.filter(
     ({ x, y }) => sites.filter(([dx, dy]) => near.has(x + dx, y + dy, reach)).length >= NEIGHBOURS,
   );
-  if (printed.length < LEAST_DOTS) return;
-  const usual = median(printed.map(({ level }) => level));
-  for (const dot of printed) {
-    if (dot.level > DARKER[0] * usual + DARKER[1]) continue;
-    for (const i of dot.cells) {
-      strokes[i] = doubted[i] = 0;
-      rules[i] = 1;
+  if (printed.length < LEAST_DOTS) return null;
+  const level = median(printed.map((dot) => dot.level));
+  const free = printed.filter((dot) => dot.level <= DARKER[0] * level + DARKER[1]);
+  const dots = new Uint8Array(width * height);
+  for (const dot of free) for (const i of dot.cells) dots[i] = 1;
+  const radius = Math.sqrt(median(free.map((dot) => dot.cells.length)) / Math.PI);
+  const far = Math.round(radius);
+  for (const dot of hiddenDots(cells, free, { ...pitch, radius, level })) {
+    for (let y = dot.y - far; y <= dot.y + far; y++) {
+      for (let x = dot.x - far; x <= dot.x + far; x++) {
+        if (Math.hypot(x - dot.x, y - dot.y) <= radius + 0.5) dots[y * width + x] = 1;
+      }
     }
   }
+  return dots;
 }
 
 /** Marks as small as a dot, of whatever kind. */
-function smallMarks({ width, height, darkest, plain, strokes, doubted, rules }: DottedCells): Dot[] {
-  const marks = eitherOf(eitherOf(strokes, doubted), eitherOf(rules, plain));
+function smallMarks({ width, height, darkest, marks }: DottedCells): Dot[] {
   const most = LARGEST * Math.min(width, height);
   const small = connectedParts(marks, width, height, { joinsCorners: true }).filter(
     ({ left, right, top, bottom }) => right - left < most && bottom - top < most,

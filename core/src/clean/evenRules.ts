@@ -14,8 +14,8 @@ const MAYBE = logitByte(0.1);
 const LEAST_SHARE = 0.4;
 /** How far from a line's middle there is no line, in cells. */
 const BESIDE = 6;
-/** And on so much of it all told: of what may be a rule, and of what is surely one. */
-const LEAST_OF_LINE = 0.25;
+/** And on so much of it all told: of what may be a rule, more than a row of dots has, and of what is surely one. */
+const LEAST_SEEN = 0.4;
 const LEAST_SURE = 0.1;
 /** What the net is surer of stays a stroke. */
 const SURELY_INK = logitByte(0.97);
@@ -30,6 +30,8 @@ const LEAST_DARK = 0.35;
 const MARGIN_SHARE = 0.93;
 const NEAR_SIDE = 0.3;
 const MARGIN_HALF = 3;
+/** Where less of it is a stroke it is a rule already. */
+const LEAST_STROKE = 0.25;
 /** Cells of a margin are its own however sure the net is that they are ink. */
 const ANY_INK = 255;
 
@@ -44,18 +46,18 @@ export interface RuledCells {
   /** cells of strokes and of rules, 1, else 0; both are changed */
   readonly strokes: Uint8Array;
   readonly rules: Uint8Array;
+  /** on dotted paper, which may have margins too @default false */
+  readonly isDotted?: boolean;
 }
 
 /**
  * Makes rules whole. Along each straight line that most of the rules on it make out, what is no darker and no thicker than
  * the line is the line's, though it was taken for a stroke or for nothing: dark rules are seen as ink here and there, pale
  * ones not at all. Where strokes reach out of the line to a side, and where it is darker than elsewhere, all stays. A lone
- * line right through a ruled page, across its rules and near its side, is a margin, though it may look like a pen's.
- *
- * @returns whether the page is ruled by lines
+ * line right through a ruled or dotted page, across its rules and near its side, is a margin, though it may look like a pen's.
  */
-export function evenRules(cells: RuledCells): boolean {
-  const { width, height, likely, rules } = cells;
+export function evenRules(cells: RuledCells): void {
+  const { width, height, likely, rules, isDotted = false } = cells;
   const evidence = eitherOf(rules, atLeast(likely, MAYBE), EVIDENCE);
   const { across, upright } = ruleProfiles(evidence, width, height);
   const options = { beside: BESIDE, least: LEAST, leastShare: LEAST_SHARE };
@@ -78,12 +80,11 @@ export function evenRules(cells: RuledCells): boolean {
     if (measured.length >= FEW_LINES && each.level > DARKER * usual + STRAYS[1]) continue;
     evenLine(cells, each);
   }
-  const [isRuledAcross, isRuledUpright] = ways.map(([lines]) => lines.length >= FEW_LINES);
-  if (!isRuledAcross && !isRuledUpright) return false;
+  const isRuled = (along: Way) => isDotted || measured.filter(({ way }) => way === along).length >= FEW_LINES;
+  if (!isRuled(acrossWay) && !isRuled(uprightWay)) return;
   const through = throughLines(cells);
-  if (isRuledAcross) evenMargins(cells, through.upright, uprightWay);
-  if (isRuledUpright) evenMargins(cells, through.across, acrossWay);
-  return true;
+  if (isRuled(acrossWay)) evenMargins(cells, through.upright, uprightWay);
+  if (isRuled(uprightWay)) evenMargins(cells, through.across, acrossWay);
 }
 
 /** Lines of strokes and rules that run right through the page. */
@@ -107,7 +108,7 @@ function evenMargins(cells: RuledCells, lines: readonly Rule[], way: Way): void 
       if (strokes[at] === 1) levels.push(darkest[at]);
     }
     // Mostly a rule already: what is left of it are strokes that cross it.
-    if (levels.length < LEAST_OF_LINE * way.length) continue;
+    if (levels.length < LEAST_STROKE * way.length) continue;
     evenLine(cells, { line, way, half, level: median(levels) }, ANY_INK);
   }
 }
@@ -208,5 +209,5 @@ function levelOf(
     if (dark > 0) levels.push(dark);
     sure += isSure;
   }
-  return levels.length < LEAST_OF_LINE * length || sure < LEAST_SURE * length ? null : median(levels);
+  return levels.length < LEAST_SEEN * length || sure < LEAST_SURE * length ? null : median(levels);
 }

@@ -13,6 +13,8 @@ export interface InkLikelihood extends Readonly<Record<InkClass, Uint8Array>> {
   /** cells: the page's size over the step, rounded up */
   readonly width: number;
   readonly height: number;
+  /** on dotted paper, whose dots are known @default false */
+  readonly isDotted?: boolean;
 }
 
 /** Bytes a unit of a logit. */

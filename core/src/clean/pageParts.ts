@@ -2,7 +2,6 @@ import { atLeast } from '../raster/atLeast';
 import { eitherOf } from '../raster/eitherOf';
 import { forEachSet } from '../raster/forEachSet';
 import { cellFacts, type CellFacts } from './cellFacts';
-import { evenDots } from './evenDots';
 import { evenRules } from './evenRules';
 import { logitByte, TONE_FROM, type InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
@@ -50,6 +49,8 @@ const RULE_UNDER = logitByte(0.3);
 const SURELY_THERE = [34, 9] as const;
 /** What is as dark as this is no back that shows through: it stays, unless it is a hole. */
 const DARK_THING = 80;
+/** Strokes are joined over gaps of up to twice as many cells. */
+const OVER_DOT = 3;
 /** A stroke's flank is at least this dark, in levels. */
 const FLANK = 3;
 
@@ -70,9 +71,13 @@ export function pageParts(
   const cells = strokeCells(map, seen, facts, shift);
   const { strokes, doubted } = cells;
   const rules = ruleCells(seen, cells);
+  if (seen.isDotted) joinOverDots(strokes, rules, width, height);
   const plain = atLeast(darkest, SURELY_THERE[0]);
-  const isRuled = evenRules({ width, height, darkest, likely: seen.rules, ink, strokes, rules });
-  if (!isRuled) evenDots({ width, height, darkest, plain, strokes, doubted, rules });
+  evenRules({
+    ...{ width, height, darkest, ink, strokes, rules },
+    likely: seen.rules,
+    isDotted: seen.isDotted,
+  });
   const wide = widen(strokes, width, height);
   const wideRules = widen(rules, width, height);
   const toned = atLeast(tones, TONE_FROM);
@@ -97,4 +102,18 @@ export function pageParts(
     },
   );
   return { step, width, height, kinds, strokes, onRules, darkest, toned, shift };
+}
+
+/** Lets strokes run on over the dots of dotted paper, which hide them. */
+function joinOverDots(strokes: Uint8Array, rules: Uint8Array, width: number, height: number): void {
+  let closed = strokes;
+  for (let k = 0; k < OVER_DOT; k++) closed = widen(closed, width, height);
+  // And back again: what was widened is narrowed by widening all else.
+  closed = closed.map((value) => 1 - value);
+  for (let k = 0; k < OVER_DOT; k++) closed = widen(closed, width, height);
+  forEachSet(rules, (i) => {
+    if (closed[i] === 1) return;
+    strokes[i] = 1;
+    rules[i] = 0;
+  });
 }

@@ -25,6 +25,13 @@ export function ruleCells(seen: InkLikelihood, { strokes, ruleEnds }: StrokeCell
     rules[i] = 1;
     count++;
   });
+  if (seen.isDotted) {
+    // A line on dotted paper was drawn by hand, or is a margin.
+    drawLines(rules, strokes, width, height);
+    forEachSet(strokes, (i) => (rules[i] = 0));
+    forEachSet(ruleEnds, (i) => (rules[i] = 1));
+    return rules;
+  }
   if (count < LEAST_RULED * rules.length) {
     forEachSet(ruleEnds, (i) => (strokes[i] = 1));
     drawLines(rules, strokes, width, height);

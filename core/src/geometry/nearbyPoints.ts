@@ -1,5 +1,6 @@
 /** Points by squares, so that those near a place are found without looking at all. */
 export class NearbyPoints<T extends { readonly x: number; readonly y: number }> {
+  private readonly all: T[] = [];
   private readonly squares = new Map<number, T[]>();
   private readonly columns: number;
 
@@ -8,18 +9,26 @@ export class NearbyPoints<T extends { readonly x: number; readonly y: number }> 
    * @param side of a square: none further apart are asked for
    */
   constructor(
-    readonly points: readonly T[],
+    points: readonly T[],
     width: number,
     private readonly side: number,
   ) {
     // Some beside the outermost, so that a place just outside is in no other row's square.
     this.columns = Math.ceil(width / side) + 4;
-    for (const point of points) {
-      const square = this.squareOf(point.x, point.y);
-      const others = this.squares.get(square);
-      if (others) others.push(point);
-      else this.squares.set(square, [point]);
-    }
+    for (const point of points) this.add(point);
+  }
+
+  add(point: T): void {
+    const square = this.squareOf(point.x, point.y);
+    const others = this.squares.get(square);
+    if (others) others.push(point);
+    else this.squares.set(square, [point]);
+    this.all.push(point);
+  }
+
+  /** All of them, in the order in which they came. */
+  get points(): readonly T[] {
+    return this.all;
   }
 
   /** Whether a point lies up to `reach` away from a place, each way. */

@@ -1,0 +1,29 @@
+import { atLeast } from '../raster/atLeast';
+import { eitherOf } from '../raster/eitherOf';
+import { forEachSet } from '../raster/forEachSet';
+import { evenDots } from './evenDots';
+import { logitByte, type InkLikelihood } from './inkLikelihood';
+
+/** A dot is plainly darker than the paper, in levels, or seen as something as likely as this. */
+const PLAIN = 34;
+const LIKELY = logitByte(0.3);
+
+/**
+ * What the net sees, with the printed dots of dotted paper put right: where writing is near it takes them for full stops.
+ *
+ * @param darkest of each cell
+ * @returns the same where the paper is not dotted
+ */
+export function dotsAsRules(seen: InkLikelihood, darkest: Uint8Array): InkLikelihood {
+  const { width, height } = seen;
+  const likely = eitherOf(atLeast(seen.ink, LIKELY), atLeast(seen.rules, LIKELY));
+  const marks = eitherOf(likely, atLeast(darkest, PLAIN));
+  const dots = evenDots({ width, height, darkest, marks });
+  if (!dots) return seen;
+  const [ink, rules] = [seen.ink.slice(), seen.rules.slice()];
+  forEachSet(dots, (i) => {
+    ink[i] = 0;
+    rules[i] = 255;
+  });
+  return { ...seen, ink, rules, isDotted: true };
+}
