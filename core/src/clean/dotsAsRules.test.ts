@@ -38,3 +38,13 @@ test('a page without dots is left as it was seen', () => {
   const seen = seenOf(width, height);
   expect(dotsAsRules(seen, new Uint8Array(width * height))).toBe(seen);
 });
+
+test('the crossings of squared paper are no dots, also where its rules are seen in pieces', () => {
+  const { seen, darkest } = dottedPage();
+  for (let y = 60; y < height - 60; y += 20) {
+    for (let x = 64; x < width - 80; x += 20) {
+      for (const row of [y, y + 1]) seen.rules.fill(logitByte(0.9), row * width + x, row * width + x + 12);
+    }
+  }
+  expect(dotsAsRules(seen, darkest)).toBe(seen);
+});

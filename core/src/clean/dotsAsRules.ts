@@ -7,6 +7,8 @@ import { logitByte, type InkLikelihood } from './inkLikelihood';
 /** A dot is plainly darker than the paper, in levels, or seen as something as likely as this. */
 const PLAIN = 34;
 const LIKELY = logitByte(0.3);
+/** On squared paper there is more of what is likely a rule beside the crossings than on them. */
+const RULE = logitByte(0.5);
 
 /**
  * What the net sees, with the printed dots of dotted paper put right: where writing is near it takes them for full stops.
@@ -19,11 +21,18 @@ export function dotsAsRules(seen: InkLikelihood, darkest: Uint8Array): InkLikeli
   const likely = eitherOf(atLeast(seen.ink, LIKELY), atLeast(seen.rules, LIKELY));
   const marks = eitherOf(likely, atLeast(darkest, PLAIN));
   const dots = evenDots({ width, height, darkest, marks });
-  if (!dots) return seen;
+  if (!dots || isRuled(seen.rules, dots)) return seen;
   const [ink, rules] = [seen.ink.slice(), seen.rules.slice()];
   forEachSet(dots, (i) => {
     ink[i] = 0;
     rules[i] = 255;
   });
   return { ...seen, ink, rules, isDotted: true };
+}
+
+function isRuled(rules: Uint8Array, dots: Uint8Array): boolean {
+  let [beside, on] = [0, 0];
+  forEachSet(dots, () => on++);
+  forEachSet(atLeast(rules, RULE), (i) => (beside += 1 - dots[i]));
+  return beside > on;
 }
