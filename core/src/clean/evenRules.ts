@@ -3,6 +3,7 @@ import { atLeast } from '../raster/atLeast';
 import { eitherOf } from '../raster/eitherOf';
 import { findLines, type Rule } from './findRules';
 import { logitByte } from './inkLikelihood';
+import { joinOverRule } from './joinOverRule';
 import { ruleProfiles, STEP } from './ruleProfiles';
 
 /** Cells of rules count so much in a profile; where a line begins it has rules on at least a third of a step. */
@@ -53,7 +54,7 @@ export interface RuledCells {
 /**
  * Makes rules whole. Along each straight line that most of the rules on it make out, what is no darker and no thicker than
  * the line is the line's, though it was taken for a stroke or for nothing: dark rules are seen as ink here and there, pale
- * ones not at all. Where strokes reach out of the line to a side, and where it is darker than elsewhere, all stays. A lone
+ * ones not at all; strokes that cross it run on over it. Where strokes reach out of the line to a side, and where it is darker than elsewhere, all stays. A lone
  * line right through a ruled or dotted page, across its rules and near its side, is a margin, though it may look like a pen's.
  */
 export function evenRules(cells: RuledCells): void {
@@ -79,6 +80,8 @@ export function evenRules(cells: RuledCells): void {
     // Somebody drew a line along the squares.
     if (measured.length >= FEW_LINES && each.level > DARKER * usual + STRAYS[1]) continue;
     evenLine(cells, each);
+    const { line, way, half } = each;
+    joinOverRule(cells.strokes, rules, { ...way, half, middleAt: (k) => middleAt(line, k) });
   }
   const isRuled = (along: Way) => isDotted || measured.filter(({ way }) => way === along).length >= FEW_LINES;
   if (!isRuled(acrossWay) && !isRuled(uprightWay)) return;
