@@ -3,6 +3,7 @@ import { cellFactsOf, darkestOf } from './cellFacts';
 import { clearEdges } from './clearEdges';
 import { clearHoles } from './clearHoles';
 import { daylight } from './daylight';
+import { colouredAreas } from './colouredAreas';
 import { dotsAsRules } from './dotsAsRules';
 import { fadeRules } from './fadeRules';
 import { pencil, softGrey } from './grey';
@@ -82,7 +83,7 @@ const GENTLER = -1.6;
 /** The page's parts; told once more, and more gently, when strokes that can be seen, or may be, are not among them. */
 function withParts(map: InkMap, seenByNet: InkLikelihood): InkMap {
   const darkest = darkestOf(map, seenByNet);
-  const seen = dotsAsRules(seenByNet, darkest);
+  const seen = colouredAreas(map, dotsAsRules(seenByNet, darkest));
   const facts = cellFactsOf(seen, darkest, holesSeen(seen));
   const parts = pageParts(map, seen, 0, facts);
   const lost = lostStrokes(map, parts, seen);
