@@ -13,7 +13,7 @@ const nodeBabel = {
 module.exports = {
   // Jest leaves one processor free, which is half of a small machine.
   maxWorkers: '100%',
-  // A busy machine is slow to open a server: that is no fault of what is tested.
+  // A busy machine is slow to open a server or to draw photos: that is no fault of what is tested.
   testTimeout: 900_000,
   projects: [
     {

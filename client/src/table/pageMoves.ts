@@ -1,6 +1,7 @@
 import type { Page } from '@ravlo/contract';
 import { api } from '@/packet/api';
 import { selectRecipe } from '@/packet/editsSlice';
+import { heldAnswer } from '@/packet/heldAnswer';
 import { arrangePages } from '@/packet/history';
 import { idsOf, insertedAfter, without } from '@/packet/pageOrder';
 import type { AppThunk } from '@/packet/store';
@@ -100,10 +101,8 @@ const copyPage =
 const freshIds =
   (packetId: string): AppThunk<Promise<string[]>> =>
   async (dispatch) => {
-    const request = dispatch(api.endpoints.packet.initiate(packetId, { forceRefetch: true }));
-    try {
-      return idsOf((await request.unwrap()).pages);
-    } finally {
-      request.unsubscribe();
-    }
+    const request = api.endpoints.packet.initiate(packetId, { forceRefetch: true });
+    const { data, error } = await heldAnswer(dispatch(request));
+    if (error || !data) throw error as unknown as Error;
+    return idsOf(data.pages);
   };

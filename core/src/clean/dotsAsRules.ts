@@ -3,9 +3,9 @@ import { eitherOf } from '../raster/eitherOf';
 import { forEachSet } from '../raster/forEachSet';
 import { evenDots } from './evenDots';
 import { logitByte, type InkLikelihood } from './inkLikelihood';
+import { SURELY_THERE } from './pageParts';
 
-/** A dot is plainly darker than the paper, in levels, or seen as something as likely as this. */
-const PLAIN = 34;
+/** A dot is plainly there, or seen as something as likely as this. */
 const LIKELY = logitByte(0.3);
 /** On squared paper there is more of what is likely a rule beside the crossings than on them. */
 const RULE = logitByte(0.5);
@@ -19,7 +19,7 @@ const RULE = logitByte(0.5);
 export function dotsAsRules(seen: InkLikelihood, darkest: Uint8Array): InkLikelihood {
   const { width, height } = seen;
   const likely = eitherOf(atLeast(seen.ink, LIKELY), atLeast(seen.rules, LIKELY));
-  const marks = eitherOf(likely, atLeast(darkest, PLAIN));
+  const marks = eitherOf(likely, atLeast(darkest, SURELY_THERE[0]));
   const dots = evenDots({ width, height, darkest, marks });
   if (!dots || isRuled(seen.rules, dots)) return seen;
   const [ink, rules] = [seen.ink.slice(), seen.rules.slice()];

@@ -5,6 +5,7 @@ import { cellFacts, type CellFacts } from './cellFacts';
 import { evenRules } from './evenRules';
 import { logitByte, TONE_FROM, type InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
+import { joinOverDots } from './joinOverDots';
 import { noiseAbout } from './noiseAbout';
 import { ruleCells } from './ruleCells';
 import { strokeCells } from './strokeCells';
@@ -46,11 +47,9 @@ const INK_ON_TONE = logitByte(0.5);
 /** A rule that is as likely as this may lie under a stroke. */
 const RULE_UNDER = logitByte(0.3);
 /** What is so much darker than the paper stays though nobody knows what it is, in levels, and in deviations of paper. */
-const SURELY_THERE = [34, 9] as const;
+export const SURELY_THERE = [34, 9] as const;
 /** What is as dark as this is no back that shows through: it stays, unless it is a hole. */
 const DARK_THING = 80;
-/** Strokes are joined over gaps of up to twice as many cells. */
-const OVER_DOT = 3;
 /** A stroke's flank is at least this dark, in levels. */
 const FLANK = 3;
 
@@ -102,18 +101,4 @@ export function pageParts(
     },
   );
   return { step, width, height, kinds, strokes, onRules, darkest, toned, shift };
-}
-
-/** Lets strokes run on over the dots of dotted paper, which hide them. */
-function joinOverDots(strokes: Uint8Array, rules: Uint8Array, width: number, height: number): void {
-  let closed = strokes;
-  for (let k = 0; k < OVER_DOT; k++) closed = widen(closed, width, height);
-  // And back again: what was widened is narrowed by widening all else.
-  closed = closed.map((value) => 1 - value);
-  for (let k = 0; k < OVER_DOT; k++) closed = widen(closed, width, height);
-  forEachSet(rules, (i) => {
-    if (closed[i] === 1) return;
-    strokes[i] = 1;
-    rules[i] = 0;
-  });
 }

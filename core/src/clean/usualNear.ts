@@ -10,7 +10,7 @@ const NEAR = 64;
 const SURELY_INK = logitByte(0.8);
 const USUAL = 0.8;
 /** A rule that is as likely as this may lie under a stroke. */
-const RULE_UNDER = logitByte(0.1);
+const MAYBE_RULE = logitByte(0.1);
 /** Fewer of their cells in a tile do not tell. */
 const FEW_SURE = 30;
 
@@ -27,7 +27,7 @@ export function usualNear(
   // On highlighter a stroke is darker by that, and over a rule as dark as the rule.
   let free = 0;
   forEachSet(sure, (i) => {
-    if (tones[i] >= TONE_FROM || rules[i] >= RULE_UNDER) return;
+    if (tones[i] >= TONE_FROM || rules[i] >= MAYBE_RULE) return;
     counts[tileOf(i) * 256 + darkest[i]]++;
     free++;
   });
