@@ -80,8 +80,8 @@ export function evenRules(cells: RuledCells): void {
     // Somebody drew a line along the squares.
     if (measured.length >= FEW_LINES && each.level > DARKER * usual + STRAYS[1]) continue;
     evenLine(cells, each);
-    const { line, way, half } = each;
-    joinOverRule(cells.strokes, rules, { ...way, half, middleAt: (k) => middleAt(line, k) });
+    const { line, way, half, level } = each;
+    joinOverRule(cells, { ...way, half, level, middleAt: (k) => middleAt(line, k) });
   }
   const isRuled = (along: Way) => isDotted || measured.filter(({ way }) => way === along).length >= FEW_LINES;
   if (!isRuled(acrossWay) && !isRuled(uprightWay)) return;

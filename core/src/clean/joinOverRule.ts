@@ -8,6 +8,16 @@ export interface RuleCourse {
   readonly beside: number;
   readonly half: number;
   readonly middleAt: (k: number) => number;
+  /** how dark it is */
+  readonly level: number;
+}
+
+export interface CrossedCells {
+  /** how dark each cell is at most */
+  readonly darkest: Uint8Array;
+  /** cells of strokes and of rules: 1, else 0; both are changed */
+  readonly strokes: Uint8Array;
+  readonly rules: Uint8Array;
 }
 
 /** A stroke that crosses comes as near to the line as so many cells, on both sides. */
@@ -22,14 +32,13 @@ type Run = readonly [from: number, to: number];
 
 /**
  * Lets strokes run on over a rule that hides them: where one comes near the line from both sides, the cells between are the
- * stroke's. What ends at the line, or runs along it, is left.
- *
- * @param strokes cells of strokes: 1, else 0; changed, and so are
- * @param rules those of rules
+ * stroke's. What ends at the line, or runs along it, is left; so are strokes darker than the line, which it cannot hide: what
+ * comes near it on both sides are two of them.
  */
-export function joinOverRule(strokes: Uint8Array, rules: Uint8Array, course: RuleCourse): void {
+export function joinOverRule(cells: CrossedCells, course: RuleCourse): void {
+  const { strokes, rules } = cells;
   const { half, along, beside, middleAt } = course;
-  const [before, behind] = [runsBeside(strokes, course, -1), runsBeside(strokes, course, 1)];
+  const [before, behind] = [runsBeside(cells, course, -1), runsBeside(cells, course, 1)];
   const reach = ASKEW * (2 * half + 1);
   let first = 0;
   for (const one of before) {
@@ -49,14 +58,17 @@ export function joinOverRule(strokes: Uint8Array, rules: Uint8Array, course: Rul
   }
 }
 
-/** Short pieces of strokes on one side of the line, in order. */
-function runsBeside(strokes: Uint8Array, course: RuleCourse, side: -1 | 1): Run[] {
-  const { length, places, along, beside, half, middleAt } = course;
+/** Short pieces of strokes that the line may hide on one side of it, in order. */
+function runsBeside({ strokes, darkest }: CrossedCells, course: RuleCourse, side: -1 | 1): Run[] {
+  const { length, places, along, beside, half, middleAt, level } = course;
   const isBeside = (k: number) => {
     const middle = middleAt(k);
     if (middle < half + NEAR || middle >= places - half - NEAR) return false;
     const at = middle * beside + k * along;
-    for (let d = half + 1; d <= half + NEAR; d++) if (strokes[at + side * d * beside] === 1) return true;
+    for (let d = half + 1; d <= half + NEAR; d++) {
+      const i = at + side * d * beside;
+      if (strokes[i] === 1 && darkest[i] < level) return true;
+    }
     return false;
   };
   const runs: Run[] = [];
