@@ -2,6 +2,7 @@ import { boxMean } from '../raster/boxMean';
 import { forEachSet } from '../raster/forEachSet';
 import type { InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
+import { widestAround } from './widestAround';
 
 /** Colours are looked at in every second cell, each way. */
 const COARSE = 2;
@@ -22,21 +23,20 @@ export function colouredAreas(map: InkMap, seen: InkLikelihood): InkLikelihood {
   let left = least;
   forEachSet(coloured, () => left--);
   if (left > 0) return seen;
-  const shares = boxMean({ width: columns, height: rows, data: Float32Array.from(coloured) }, REACH);
-  const middles = Uint8Array.from(shares.data, (share) => (share >= FULL ? 1 : 0));
+  const shares = boxMean({ width: columns, height: rows, data: new Float32Array(coloured) }, REACH);
+  const middles = new Uint8Array(coloured.length);
+  for (let i = 0; i < middles.length; i++) if (shares.data[i] >= FULL) middles[i] = 1;
   if (!middles.includes(1)) return seen;
   const tones = seen.tones.slice();
   // As far as the areas go from their middles.
-  forEachSet(middles, (i) => {
-    const [x, y] = [i % columns, Math.floor(i / columns)];
-    for (let row = Math.max(0, y - REACH); row <= Math.min(rows - 1, y + REACH); row++) {
-      for (let column = Math.max(0, x - REACH); column <= Math.min(columns - 1, x + REACH); column++) {
-        if (coloured[row * columns + column] === 0) continue;
-        for (let fine = row * COARSE; fine < Math.min(seen.height, (row + 1) * COARSE); fine++) {
-          const from = fine * seen.width + column * COARSE;
-          tones.fill(255, from, Math.min(from + COARSE, (fine + 1) * seen.width));
-        }
-      }
+  const areas = widestAround(middles, columns, rows, REACH);
+  forEachSet(areas, (i) => {
+    if (coloured[i] === 0) return;
+    const column = i % columns;
+    const [left, top] = [column * COARSE, ((i - column) / columns) * COARSE];
+    const [right, bottom] = [Math.min(seen.width, left + COARSE), Math.min(seen.height, top + COARSE)];
+    for (let y = top; y < bottom; y++) {
+      for (let x = left; x < right; x++) tones[y * seen.width + x] = 255;
     }
   });
   return { ...seen, tones };
@@ -45,20 +45,25 @@ export function colouredAreas(map: InkMap, seen: InkLikelihood): InkLikelihood {
 /** 1 where a coarse cell's first pixel is coloured, else 0. */
 function colouredCells({ page, paper }: InkMap, { step, width, height }: InkLikelihood) {
   const { red, green, blue, cell } = paper;
+  const { data } = page;
   const [columns, rows] = [Math.ceil(width / COARSE), Math.ceil(height / COARSE)];
   const coloured = new Uint8Array(columns * rows);
   const stride = step * COARSE;
-  for (let row = 0, i = 0; row < rows; row++) {
+  // The paper's cells are a multiple of the stride wide: none of its nodes changes within.
+  const columnsANode = cell / stride;
+  for (let row = 0; row < rows; row++) {
     const y = row * stride;
     const nodes = Math.min(red.height - 1, Math.floor(y / cell)) * red.width;
-    for (let column = 0; column < columns; column++, i++) {
-      const x = column * stride;
-      const at = (y * page.width + x) * 4;
-      const node = nodes + Math.min(red.width - 1, Math.floor(x / cell));
-      const r = page.data[at] / red.data[node];
-      const g = page.data[at + 1] / green.data[node];
-      const b = page.data[at + 2] / blue.data[node];
-      if (Math.max(r, g, b) - Math.min(r, g, b) >= COLOURED) coloured[i] = 1;
+    for (let node = 0; node < red.width; node++) {
+      const [r, g, b] = [red.data[nodes + node], green.data[nodes + node], blue.data[nodes + node]];
+      const end = node === red.width - 1 ? columns : Math.min(columns, (node + 1) * columnsANode);
+      for (let column = node * columnsANode; column < end; column++) {
+        const at = (y * page.width + column * stride) * 4;
+        const [r1, g1, b1] = [data[at] / r, data[at + 1] / g, data[at + 2] / b];
+        const most = r1 > g1 ? (r1 > b1 ? r1 : b1) : g1 > b1 ? g1 : b1;
+        const least = r1 < g1 ? (r1 < b1 ? r1 : b1) : g1 < b1 ? g1 : b1;
+        if (most - least >= COLOURED) coloured[row * columns + column] = 1;
+      }
     }
   }
   return { columns, rows, coloured };

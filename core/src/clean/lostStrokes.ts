@@ -88,15 +88,17 @@ function unseenLines(map: InkMap, parts: PageParts, { unwanted, rules }: InkLike
     along: dy * width + dx,
     across: BESIDE * (dx * width - dy),
   }));
-  forEachSet(atLeast(darkest, LOOKED_AT[0]), (i) => {
-    if (kinds[i] !== PAPER || unwanted[i] >= UNWANTED || rules[i] >= MAYBE_RULE) return;
-    const x = i % width;
-    const y = (i - x) / width;
-    if (x < margin || x >= width - margin || y < margin || y >= height - margin) return;
-    const deviation = noise(i);
-    if (darkest[i] < LOOKED_AT[1] * deviation) return;
-    if (isLine(darkest, ways, i, Math.max(LEAST, OF_NOISE * deviation))) found[i] = 1;
-  });
+  // A plain loop: of a grainy page there are many such cells.
+  for (let y = margin; y < height - margin; y++) {
+    for (let i = y * width + margin; i < (y + 1) * width - margin; i++) {
+      const dark = darkest[i];
+      if (dark < LOOKED_AT[0] || kinds[i] !== PAPER || unwanted[i] >= UNWANTED || rules[i] >= MAYBE_RULE)
+        continue;
+      const deviation = noise(i);
+      if (dark < LOOKED_AT[1] * deviation) continue;
+      if (isLine(darkest, ways, i, Math.max(LEAST, OF_NOISE * deviation))) found[i] = 1;
+    }
+  }
   return found;
 }
 

@@ -81,7 +81,7 @@ const usualDarkness = (parts: PageParts): number => darknessAt(parts, 0.9);
 
 /** So much of all strokes is fainter than this in its darkest places, 0 to 255; 0 where there are none. */
 function darknessAt(parts: PageParts, share: number): number {
-  const { most } = coarseStrokes(parts);
+  const { most } = coarseStrokes(parts).free;
   const counts = new Uint32Array(256);
   let total = 0;
   for (const level of most) {

@@ -17,12 +17,11 @@ const OVER_MEAN = 1.25;
  */
 export function strokeLevel(parts: PageParts): (cell: number) => number {
   const { width } = parts;
-  const bounded = boundedLevel(coarseStrokes(parts));
-  if (parts.onRules.includes(1)) {
-    const all = boundedLevel(coarseStrokes(parts, { alsoOnRules: true }));
-    bounded.data.forEach((known, i) => {
-      if (known === 0) bounded.data[i] = all.data[i];
-    });
+  const strokes = coarseStrokes(parts);
+  const bounded = boundedLevel(strokes.free);
+  if (strokes.all !== strokes.free) {
+    const all = boundedLevel(strokes.all);
+    for (let i = 0; i < all.data.length; i++) if (bounded.data[i] === 0) bounded.data[i] = all.data[i];
   }
   const { data, width: columns } = boxMean(bounded, 1);
   return (cell) => {
@@ -33,7 +32,7 @@ export function strokeLevel(parts: PageParts): (cell: number) => number {
 }
 
 /** 0 where no stroke is near. */
-function boundedLevel({ most, sums, counts }: ReturnType<typeof coarseStrokes>): Plane {
+function boundedLevel({ most, sums, counts }: CoarseStrokes): Plane {
   const [columns, rows] = [sums.width, sums.height];
   const darkest = widestAround(most, columns, rows, REACH);
   const [sum, count] = [boxMean(sums, REACH), boxMean(counts, REACH)];
@@ -44,29 +43,35 @@ function boundedLevel({ most, sums, counts }: ReturnType<typeof coarseStrokes>):
   return bounded;
 }
 
-export interface CoarseStrokesOptions {
-  /** cells under which a rule runs count as well @default false */
-  readonly alsoOnRules?: boolean;
+/** Of some of the strokes' cells in every coarse cell: the darkest, their darkness added up, and their number. */
+interface CoarseStrokes {
+  readonly most: Uint8Array;
+  readonly sums: Plane;
+  readonly counts: Plane;
 }
 
-/** Of the strokes' cells in every coarse cell: the darkest, their darkness added up, and their number. */
-export function coarseStrokes(
-  { strokes, onRules, darkest, width, height }: PageParts,
-  { alsoOnRules = false }: CoarseStrokesOptions = {},
-) {
+/** The strokes that lie on no rule, and all of them: the same where none lies on one. */
+export function coarseStrokes({ strokes, onRules, darkest, width, height }: PageParts) {
   const columns = Math.ceil(width / COARSE);
   const rows = Math.ceil(height / COARSE);
-  const most = new Uint8Array(columns * rows);
-  const sums = createPlane(columns, rows);
-  const counts = createPlane(columns, rows);
+  const none = (): CoarseStrokes => ({
+    most: new Uint8Array(columns * rows),
+    sums: createPlane(columns, rows),
+    counts: createPlane(columns, rows),
+  });
+  const add = ({ most, sums, counts }: CoarseStrokes, at: number, level: number) => {
+    if (level > most[at]) most[at] = level;
+    sums.data[at] += level;
+    counts.data[at]++;
+  };
+  const free = none();
+  const all = onRules.includes(1) ? none() : free;
   forEachSet(strokes, (i) => {
-    if (onRules[i] === 1 && !alsoOnRules) return;
     const x = i % width;
     const y = (i - x) / width;
     const at = Math.floor(y / COARSE) * columns + Math.floor(x / COARSE);
-    if (darkest[i] > most[at]) most[at] = darkest[i];
-    sums.data[at] += darkest[i];
-    counts.data[at]++;
+    if (onRules[i] === 0) add(free, at, darkest[i]);
+    if (all !== free) add(all, at, darkest[i]);
   });
-  return { most, sums, counts };
+  return { free, all };
 }
