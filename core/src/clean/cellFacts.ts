@@ -20,9 +20,10 @@ export function cellFacts(map: InkMap, seen: InkLikelihood): CellFacts {
   return cellFactsOf(seen, darkestOf(map, seen), holesSeen(seen));
 }
 
-/** The darkest pixel of each cell, lightly smoothed. */
-export function darkestOf(map: InkMap, { step }: InkLikelihood): Uint8Array {
-  return step === 1 ? map.smooth.slice() : halfPeaks(map.smooth, map.width, map.height);
+/** The darkest pixel of each cell, lightly smoothed; over what it lies on, where the map knows of that. */
+export function darkestOf({ smooth, ground, width, height }: InkMap, { step }: InkLikelihood): Uint8Array {
+  const over = ground ? ground.smooth : smooth;
+  return step === 1 ? over.slice() : halfPeaks(over, width, height);
 }
 
 export function cellFactsOf(seen: InkLikelihood, darkest: Uint8Array, holes: Uint8Array): CellFacts {

@@ -19,6 +19,7 @@ import { showLook } from './showLook';
 import type { RuleShow } from './showParts';
 import { pen } from './pen';
 import { AS_FOUND, type Tuning } from './tone';
+import { toneGround } from './toneGround';
 
 /** How a page is cleaned. */
 export type Look = 'as-shot' | 'daylight' | 'pen' | 'pencil' | 'soft-grey';
@@ -81,9 +82,11 @@ const WORTH_IT = 0.7;
 const GENTLER = -1.6;
 
 /** The page's parts; told once more, and more gently, when strokes that can be seen, or may be, are not among them. */
-function withParts(map: InkMap, seenByNet: InkLikelihood): InkMap {
-  const darkest = darkestOf(map, seenByNet);
-  const seen = colouredAreas(map, dotsAsRules(seenByNet, darkest));
+function withParts(overPaper: InkMap, seenByNet: InkLikelihood): InkMap {
+  const withTones = colouredAreas(overPaper, seenByNet);
+  const map = { ...overPaper, ground: toneGround(overPaper, withTones) };
+  const darkest = darkestOf(map, withTones);
+  const seen = dotsAsRules(withTones, darkest);
   const facts = cellFactsOf(seen, darkest, holesSeen(seen));
   const parts = pageParts(map, seen, 0, facts);
   const lost = lostStrokes(map, parts, seen);

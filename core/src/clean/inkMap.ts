@@ -1,15 +1,15 @@
-import { SMALL_PAGE } from '../geometry/pageScale';
 import { createPlane, type Plane, type Rgba } from '../raster/image';
 import type { InkLikelihood } from './inkLikelihood';
 import type { LostStrokes } from './lostStrokes';
 import type { PageParts } from './pageParts';
 import { paperMap, type PaperMap } from './paperMap';
-import { binomialSmooth } from './binomialSmooth';
 import { measureDarkness } from './darkness';
 import { binAtShare, medianOfRounded } from '../statistics/histogram';
 import { median, quantile } from '../statistics/quantile';
 import { createGrid, fillGrid, forCells, gridCell, type Grid } from './grid';
+import { smoothDarkness } from './smoothDarkness';
 import { smoothPage } from './smoothPage';
+import type { ToneGround } from './toneGround';
 
 /**
  * How much darker than its own paper every pixel of a flat page is: the ground on which all looks stand.
@@ -31,6 +31,8 @@ export interface InkMap {
   readonly noise: Grid;
   /** how dark strokes are about here: `smooth` in their middle, in the same grid */
   readonly contrast: Grid;
+  /** the tones that strokes lie on; null where there are none, or where the net cannot run */
+  readonly ground: ToneGround | null;
   /** what the ink net sees, and the parts that follow from it; null where the net cannot run */
   readonly seen: InkLikelihood | null;
   readonly parts: PageParts | null;
@@ -59,15 +61,12 @@ function mapOnce(page: Rgba): InkMap {
   const { width, height } = page;
   let paper = paperMap(page);
   let darkness = measureDarkness(page, paper);
-  // Small pictures have had their grain averaged away, and strokes as thin as a pixel.
-  const isSmall = Math.max(width, height) < SMALL_PAGE;
-  const smoothed = (plane: Uint8Array) => (isSmall ? plane.slice() : binomialSmooth(plane, 1, width, height));
-  let smooth = smoothed(darkness);
+  let smooth = smoothDarkness(darkness, width, height);
   const settled = settlePaper(paper, smooth, width, height);
   if (settled) {
     paper = settled;
     darkness = measureDarkness(page, paper);
-    smooth = smoothed(darkness);
+    smooth = smoothDarkness(darkness, width, height);
   }
   const noise = measureNoise(smooth, width, height);
   const grain = median(noise.data);
@@ -83,6 +82,7 @@ function mapOnce(page: Rgba): InkMap {
     grain,
     noise,
     contrast,
+    ground: null,
     seen: null,
     parts: null,
     lost: null,

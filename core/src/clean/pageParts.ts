@@ -32,7 +32,7 @@ export interface PageParts {
   readonly strokes: Uint8Array;
   /** cells of strokes under which a rule runs, or may run: they are as dark as the rule: 1, else 0 */
   readonly onRules: Uint8Array;
-  /** the darkest pixel of each cell, lightly smoothed */
+  /** the darkest pixel of each cell, lightly smoothed; over its ground where it lies on a tone */
   readonly darkest: Uint8Array;
   /** cells of highlighter, pictures and other areas, also where strokes lie on them: 1, else 0 */
   readonly toned: Uint8Array;
@@ -44,6 +44,8 @@ export interface PageParts {
 const UNWANTED_FROM = logitByte(0.5);
 /** On a tone a stroke is at least as likely: the tone itself is a little like ink. */
 const INK_ON_TONE = logitByte(0.5);
+/** And darker than that by so many deviations of paper. */
+const OVER_TONE = 2.2;
 /** A rule that is as likely as this may lie under a stroke. */
 const RULE_UNDER = logitByte(0.3);
 /** What is so much darker than the paper stays though nobody knows what it is, in levels, and in deviations of paper. */
@@ -84,16 +86,22 @@ export function pageParts(
   const onRules = new Uint8Array(width * height);
   forEachSet(strokes, (i) => (onRules[i] = nearRules[i]));
   const kinds = new Uint8Array(width * height);
+  const { ground } = map;
   const noise = noiseAbout(map, step, width);
+  /** Whether a cell of a tone is a stroke's, or its flank's. */
+  const isOnTone = (i: number) =>
+    ground?.on[i] === 1
+      ? wide[i] === 1 && (strokes[i] === 0 || ink[i] >= INK_ON_TONE) && darkest[i] >= OVER_TONE * noise(i)
+      : strokes[i] === 1 && ink[i] >= INK_ON_TONE;
   const isSurelyThere = (i: number) => plain[i] === 1 && darkest[i] >= SURELY_THERE[1] * noise(i);
   const things = [wide, wideRules, toned, doubted, plain];
   forEachSet(
     things.reduce((one, other) => eitherOf(one, other)),
     (i) => {
       const dark = darkest[i];
-      if (dark < FLANK || holes[i] === 1) return;
+      if ((dark < FLANK && toned[i] === 0) || holes[i] === 1) return;
       if (rules[i] === 1) kinds[i] = RULE;
-      else if (strokes[i] === 1 && (toned[i] === 0 || ink[i] >= INK_ON_TONE)) kinds[i] = INK;
+      else if (toned[i] === 0 ? strokes[i] === 1 : isOnTone(i)) kinds[i] = INK;
       else if (toned[i] === 1 || doubted[i] === 1) kinds[i] = TONE;
       else if (wide[i] === 1 && wideRules[i] === 0) kinds[i] = INK;
       else if (wideRules[i] === 1) kinds[i] = RULE;

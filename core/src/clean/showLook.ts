@@ -3,6 +3,7 @@ import type { CleanOptions, Look } from './clean';
 import type { InkMap } from './inkMap';
 import { pageParts, type PageParts } from './pageParts';
 import { penOfParts } from './penOfParts';
+import { showOnGround, showOnGroundInGrey } from './showOnGround';
 import { gainOfCells, showInColour, showInGrey } from './showParts';
 import { strokeLevel } from './strokeLevel';
 import type { Tuning } from './tone';
@@ -31,7 +32,10 @@ export function showLook(
   const level = strokeLevel(parts);
   if (look === 'pen') return penOfParts(map, parts, level, tuning);
   const gain = gainOfCells(parts, level, { shown: SHOWN[look], rules, tuning });
-  return look === 'daylight' ? showInColour(map, parts, gain) : showInGrey(map, parts, gain);
+  const isColour = look === 'daylight';
+  const page = isColour ? showInColour(map, parts, gain) : showInGrey(map, parts, gain);
+  if (map.ground) (isColour ? showOnGround : showOnGroundInGrey)(map, map.ground, parts, gain, page);
+  return page;
 }
 
 function partsFor(map: InkMap, { paper }: Tuning): PageParts {

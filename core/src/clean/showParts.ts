@@ -17,7 +17,7 @@ export interface ShowOptions {
 }
 
 /** Nothing becomes darker than this, so that the darkest ink keeps its colour. */
-const DARKEST = 245;
+export const DARKEST = 245;
 /** Quiet rules keep this share of their darkness. */
 const QUIET = 0.8;
 
@@ -126,11 +126,15 @@ export function showPlainly(map: InkMap, parts: PageParts, gain: Float32Array, r
 const COLOURED_TO = 2.6;
 const GREY_FROM = 5;
 
+/** How much of its colour a stroke keeps that is shown darker by a factor, 0 to 1. */
+export const colourLeft = (gain: number): number =>
+  1 - Math.min(1, Math.max(0, (gain - COLOURED_TO) / (GREY_FROM - COLOURED_TO)));
+
 /** Takes the colour from what was lifted far: that of a faint stroke cannot be told from the camera's noise. */
 function greyFaint({ darkness, smooth }: InkMap, row: number, tone: Float32Array, { data }: Rgba): void {
   for (let x = 0; x < tone.length; x++) {
     if (tone[x] <= COLOURED_TO) continue;
-    const share = Math.min(1, (tone[x] - COLOURED_TO) / (GREY_FROM - COLOURED_TO));
+    const share = 1 - colourLeft(tone[x]);
     const level = 255 - Math.min(DARKEST, (darkness[row + x] + smooth[row + x]) * 0.5 * tone[x]);
     const at = (row + x) * 4;
     for (let c = 0; c < 3; c++) data[at + c] += Math.round((level - data[at + c]) * share);
