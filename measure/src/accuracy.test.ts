@@ -1,4 +1,4 @@
-import { develop, findOutline, findUpright, flatten } from '@ravlo/core';
+import { develop, findOutline, findUpright, flatten, type Outline } from '@ravlo/core';
 import { CATEGORIES, photograph, sceneFromSeed, type Photograph } from '@ravlo/studio';
 import { flattenScore } from './flattenScores';
 import { rectifiedIou } from './outlineScores';
@@ -7,19 +7,25 @@ import { mean, median, shareOver } from './statistics';
 /** One of each category. */
 const SEEDS = Array.from({ length: CATEGORIES.length }, (_, i) => 26 * CATEGORIES.length + i);
 const SIZE = { width: 900, height: 1200 };
+/** A photo, and the outline that is found in it. */
+interface Found extends Photograph {
+  readonly outline: Outline;
+}
 /** In good light the paper must come out white. */
 const WELL_LIT: readonly string[] = ['easy', 'pale-desk', 'clutter', 'curl', 'squared-lined'];
 
 describe('on drawn scenes', () => {
-  let photos: Photograph[];
+  let photos: Found[];
   beforeAll(async () => {
     photos = [];
-    for (const seed of SEEDS) photos.push(await photograph(sceneFromSeed(seed, SIZE)));
+    for (const seed of SEEDS) {
+      const photo = await photograph(sceneFromSeed(seed, SIZE));
+      photos.push({ ...photo, outline: findOutline(photo.image) });
+    }
   });
 
   it('finds nearly every sheet, exactly, and is not sure of a wrong one', () => {
-    const found = photos.map(({ image, truth }) => {
-      const { quad, confidence, further, isAllSheet } = findOutline(image);
+    const found = photos.map(({ truth, outline: { quad, confidence, further, isAllSheet } }) => {
       if (truth.isFull && !quad) return { iou: isAllSheet ? 1 : 0, confidence };
       const found = [quad, ...further.map((page) => page.quad)];
       const ious = [truth, ...truth.others].map(({ corners }) =>
@@ -45,18 +51,16 @@ describe('on drawn scenes', () => {
   });
 
   it('flattens a bent sheet so that its grid comes out straight', () => {
-    const bent = photos.find(({ truth }) => truth.isCurled)!;
-    const outline = findOutline(bent.image);
+    const { outline, truth } = photos.find((photo) => photo.truth.isCurled)!;
     expect(outline.bows).not.toBeNull();
-    const { displacement } = flattenScore(outline, bent.truth);
-    const { displacement: asIfFlat } = flattenScore({ ...outline, bows: null }, bent.truth);
+    const { displacement } = flattenScore(outline, truth);
+    const { displacement: asIfFlat } = flattenScore({ ...outline, bows: null }, truth);
     expect(displacement).toBeLessThan(1.5);
     expect(displacement).toBeLessThan(asIfFlat);
   });
 
   it('names the corners clockwise from the top of the picture', () => {
-    for (const { image } of photos) {
-      const { quad } = findOutline(image);
+    for (const { quad } of photos.map(({ outline }) => outline)) {
       if (quad) expect(quad[1][0] - quad[0][0]).toBeGreaterThan(Math.abs(quad[1][1] - quad[0][1]) * 0.5);
     }
   });
