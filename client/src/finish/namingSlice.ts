@@ -1,6 +1,7 @@
 import { createSlice, type PayloadAction, type WithSlice } from '@reduxjs/toolkit';
 import { namePatternSchema, nameFieldSchema, type NamePattern, type NameValues } from '@ravlo/contract';
 import { z } from 'zod';
+import { keep, kept } from '@/packet/kept';
 import { rootReducer, type AppThunk } from '@/packet/store';
 import { own } from '@/packet/whose';
 
@@ -21,11 +22,7 @@ const NOTHING: Naming = { values: {}, patterns: {} };
 
 /** What was kept, also by an older Ravlo or a hand; what makes no sense is nothing. */
 function read(): Naming {
-  try {
-    return namingSchema.parse(JSON.parse(globalThis.localStorage?.getItem(KEY()) ?? 'null') ?? NOTHING);
-  } catch {
-    return NOTHING;
-  }
+  return kept(KEY(), namingSchema) ?? NOTHING;
 }
 
 const namingSlice = createSlice({
@@ -60,7 +57,7 @@ export function keepNaming(pattern: NamePattern, values: NameValues): AppThunk {
       values: lasting,
       patterns: { ...patterns, '': pattern, [values.class?.trim() ?? '']: pattern },
     };
-    globalThis.localStorage?.setItem(KEY(), JSON.stringify(naming));
+    keep(KEY(), naming);
     dispatch(namingSlice.actions.kept(naming));
   };
 }

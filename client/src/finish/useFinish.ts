@@ -5,6 +5,7 @@ import { format } from 'date-fns';
 import { usePacketQuery, useShelfQuery } from '@/packet/api';
 import { changeFacts } from '@/packet/editing';
 import { selectFacts, selectRecipe } from '@/packet/editsSlice';
+import { keepText, keptText } from '@/packet/kept';
 import { sameItems } from '@/packet/sameItems';
 import { useAppDispatch, useAppSelector } from '@/packet/store';
 import { toTrouble } from '@/packet/trouble';
@@ -47,8 +48,7 @@ export function useFinish(packetId: string) {
   const wishes = useWishes(packet, facts, title);
   const toFile = (wanted: string) =>
     packet ? fileNameAmong(shelf?.packets ?? [], { ...packet, name: wanted }) : wanted;
-  const suggestion =
-    title === UNNAMED ? suggestName(recipes, globalThis.localStorage?.getItem(own(LAST_NAME))) : null;
+  const suggestion = title === UNNAMED ? suggestName(recipes, keptText(own(LAST_NAME))) : null;
   return {
     packet,
     wishes,
@@ -69,7 +69,7 @@ export function useFinish(packetId: string) {
     },
     setName: setTyped,
     /** keeps the name that a file was saved under for the next suggestion */
-    rememberName: () => globalThis.localStorage?.setItem(own(LAST_NAME), title),
+    rememberName: () => keepText(own(LAST_NAME), title),
     isSigned: facts?.isSigned ?? false,
     set: (change: Partial<PacketFacts>, what: string) =>
       packet && dispatch(changeFacts(packet, change, what)),

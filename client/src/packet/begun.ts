@@ -1,7 +1,7 @@
 import { FRESH_FACTS, idSchema, type Packet } from '@ravlo/contract';
 import { z } from 'zod';
 import { api } from './api';
-import { readJson } from './readJson';
+import { keep, kept } from './kept';
 import type { AppThunk } from './store';
 import { toTrouble, type Trouble } from './trouble';
 import { own } from './whose';
@@ -16,13 +16,11 @@ const NAME = 'ravlo-begun';
 
 /** As all windows of this browser know it. */
 function readBegun(): readonly string[] {
-  const kept = begunSchema.safeParse(readJson(globalThis.localStorage?.getItem(own(NAME)) ?? '[]'));
-  return kept.success ? kept.data : [];
+  return kept(own(NAME), begunSchema) ?? [];
 }
 
-function writeBegun(ids: readonly string[]): void {
-  globalThis.localStorage?.setItem(own(NAME), JSON.stringify(ids));
-}
+/** @returns whether it will be known after this window is closed */
+const writeBegun = (ids: readonly string[]): boolean => keep(own(NAME), ids);
 
 /** A new packet, on the server where it can be reached, else on this device. */
 export function beginPacket(): AppThunk<Promise<{ id: string } | { trouble: Trouble }>> {
@@ -32,8 +30,7 @@ export function beginPacket(): AppThunk<Promise<{ id: string } | { trouble: Trou
     const { data, error } = await dispatch(api.endpoints.createPacket.initiate({ id }, { track: false }));
     if (data) return { id: data.id };
     const trouble = toTrouble(error);
-    if (trouble.kind !== 'offline' || !id) return { trouble };
-    writeBegun([...readBegun(), id]);
+    if (trouble.kind !== 'offline' || !id || !writeBegun([...readBegun(), id])) return { trouble };
     const now = new Date().toISOString();
     const packet: Packet = { ...FRESH_FACTS, id, pageCount: 0, createdAt: now, changedAt: now };
     await dispatch(api.util.upsertQueryData('packet', id, { ...packet, pages: [], unreadable: 0 }));

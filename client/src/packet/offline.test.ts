@@ -11,6 +11,7 @@ import { selectPacketEdits } from './editsSlice';
 import { keepAnswers } from './keepAnswers';
 import { selectLine } from './lineSlice';
 import { isNothing } from './pendingEdits';
+import { giveOrder, waitingOrders } from './orders';
 import { createStore } from './store';
 
 /** Windows against one real server that is away for a while. */
@@ -97,4 +98,24 @@ it('a packet begun without the server is made there once, before its edits, what
   await later.store.dispatch(sendBegun());
   expect((await shelfOf()).packets.filter((packet) => packet.id === id)).toHaveLength(1);
   later.close();
+});
+
+it('what cannot be kept is not held here: an order, a packet that was begun', async () => {
+  const id = await server.newPacket(2);
+  const { store, close } = openWindow();
+  const { data } = await store.dispatch(api.endpoints.packet.initiate(id));
+  const before = data!.pages.map((page) => page.id);
+  server.setLine(AWAY);
+  jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+    throw new DOMException('no room', 'QuotaExceededError');
+  });
+  const order = { packets: [{ packetId: id, pageIds: [...before].reverse() }], known: before };
+  expect(await store.dispatch(giveOrder(order))).toMatchObject({ kind: 'offline' });
+  expect(await store.dispatch(beginPacket())).toMatchObject({ trouble: { kind: 'offline' } });
+  jest.restoreAllMocks();
+  const now = api.endpoints.packet.select(id)(store.getState()).data!;
+  expect(now.pages.map((page) => page.id)).toEqual(before);
+  expect(waitingOrders()).toEqual([]);
+  server.setLine(WELL);
+  close();
 });

@@ -2,10 +2,10 @@ import { arrangeSchema, type Arrange } from '@ravlo/contract';
 import { z } from 'zod';
 import { api } from './api';
 import { ensureBegun } from './begun';
+import { keep, kept } from './kept';
 import { loadPhotos } from './loadPhotos';
 import { isAhead, selectPhotos } from './photosSlice';
 import { putInPlace } from './putInPlace';
-import { readJson } from './readJson';
 import type { AppThunk, RootState } from './store';
 import { isPassing, toTrouble, type Trouble } from './trouble';
 import { told } from './troublesSlice';
@@ -23,13 +23,17 @@ const NAME = 'ravlo-orders';
 
 /** Those that wait, the oldest first, as all windows of this browser know them. */
 export function waitingOrders(): readonly Arrange[] {
-  const kept = ordersSchema.safeParse(readJson(globalThis.localStorage?.getItem(own(NAME)) ?? '[]'));
-  return kept.success ? kept.data : [];
+  return kept(own(NAME), ordersSchema) ?? [];
 }
 
-function writeOrders(orders: readonly Arrange[]): void {
-  globalThis.localStorage?.setItem(own(NAME), JSON.stringify(orders));
-}
+/** @returns whether they will be known after this window is closed */
+const writeOrders = (orders: readonly Arrange[]): boolean => keep(own(NAME), orders);
+
+const NO_ROOM: Trouble = {
+  kind: 'offline',
+  detail:
+    'Ravlo cannot be told just now how the pages lie, and this browser has no room to keep it. They lie as before; nothing is lost.',
+};
 
 /**
  * Puts pages into packets: exactly these, in this order.
@@ -43,8 +47,8 @@ export function giveOrder(order: Arrange): AppThunk<Promise<Trouble | null>> {
     const mustWait = waitingOrders().length > 0 || namesAhead(getState(), order);
     const trouble = mustWait ? null : await dispatch(tell(order));
     if (!mustWait && trouble?.kind !== 'offline') return trouble;
+    if (!writeOrders([...waitingOrders(), order])) return NO_ROOM;
     dispatch(holdHere(order));
-    writeOrders([...waitingOrders(), order]);
     void dispatch(sendOrders());
     return null;
   };

@@ -1,6 +1,6 @@
 import { householdSchema, idSchema, PERSON_HEADER, TALK_HEADER, type Household } from '@ravlo/contract';
 import { z } from 'zod';
-import { readJson } from './readJson';
+import { keep, kept } from './kept';
 import { TALK } from './talk';
 
 /**
@@ -43,10 +43,9 @@ export async function openWhose(): Promise<Household | null> {
   const household = await askHousehold();
   if (household) {
     whose = whoseOf(household);
-    globalThis.localStorage?.setItem(KEY, JSON.stringify(whose));
+    keep(KEY, whose);
   } else {
-    const kept = whoseSchema.safeParse(readJson(globalThis.localStorage?.getItem(KEY) ?? 'null'));
-    if (kept.success) whose = kept.data;
+    whose = kept(KEY, whoseSchema) ?? whose;
   }
   return household;
 }

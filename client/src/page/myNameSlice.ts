@@ -1,4 +1,5 @@
 import { createSlice, type PayloadAction, type WithSlice } from '@reduxjs/toolkit';
+import { keepText, keptText } from '@/packet/kept';
 import { rootReducer, type AppThunk } from '@/packet/store';
 import { own } from '@/packet/whose';
 
@@ -7,7 +8,7 @@ const KEY = () => own('ravlo-my-name');
 
 const myNameSlice = createSlice({
   name: 'myName',
-  initialState: () => ({ name: globalThis.localStorage?.getItem(KEY()) ?? '' }),
+  initialState: () => ({ name: keptText(KEY()) ?? '' }),
   reducers: {
     named: (_state, { payload }: PayloadAction<string>) => ({ name: payload }),
   },
@@ -23,7 +24,7 @@ export const { selectMyName } = injected.selectors;
 
 export function setMyName(name: string): AppThunk {
   return (dispatch) => {
-    globalThis.localStorage?.setItem(KEY(), name);
+    keepText(KEY(), name);
     dispatch(myNameSlice.actions.named(name));
   };
 }

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { keepText, keptText } from '@/packet/kept';
 
 /** How large pages lie on the table. */
 export type TileSize = 'small' | 'medium' | 'large';
@@ -21,13 +22,13 @@ const isSize = (text: string | null): text is TileSize => text !== null && text 
 /** The size that the person chose on this device. */
 export function useTileSize(): [TileSize, (size: TileSize) => void] {
   const [size, setSize] = useState<TileSize>(() => {
-    const kept = globalThis.localStorage?.getItem(KEY) ?? null;
+    const kept = keptText(KEY);
     return isSize(kept) ? kept : 'medium';
   });
   return [
     size,
     (next) => {
-      globalThis.localStorage?.setItem(KEY, next);
+      keepText(KEY, next);
       setSize(next);
     },
   ];

@@ -1,18 +1,13 @@
+import { keepText, keptText } from '@/packet/kept';
+
 const KEY = 'ravlo.steady-shutter';
 
 /** Whether this person wants the shutter to fire by itself: no, until they say so; then it is remembered here. */
 export function wantsSteady(): boolean {
-  try {
-    return localStorage.getItem(KEY) === 'on';
-  } catch {
-    return false;
-  }
+  return keptText(KEY) === 'on';
 }
 
 export function rememberSteady(on: boolean): void {
-  try {
-    localStorage.setItem(KEY, on ? 'on' : 'off');
-  } catch {
-    // A browser that keeps nothing: it holds for this visit.
-  }
+  // Where it is not kept it holds for this visit.
+  keepText(KEY, on ? 'on' : 'off');
 }

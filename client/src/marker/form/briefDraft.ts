@@ -1,3 +1,4 @@
+import { dropKept, keep, keptText } from '@/packet/kept';
 import { readJson } from '@/packet/readJson';
 import { own } from '@/packet/whose';
 import { EMPTY_FORM, type BriefForm } from './briefForm';
@@ -11,20 +12,17 @@ import { EMPTY_FORM, type BriefForm } from './briefForm';
 const placeOf = (of: string) => own(`ravlo-brief-${of}`);
 
 export function keepDraft(of: string, form: BriefForm): void {
-  try {
-    localStorage.setItem(placeOf(of), JSON.stringify(form));
-  } catch {
-    // A browser that keeps nothing still sends what is written.
-  }
+  // A browser that keeps nothing still sends what is written.
+  keep(placeOf(of), form);
 }
 
-export const dropDraft = (of: string): void => localStorage.removeItem(placeOf(of));
+export const dropDraft = (of: string): void => dropKept(placeOf(of));
 
 /** What was being written; null where nothing was, or what lies there is of another Ravlo. */
 export function takeUpDraft(of: string): BriefForm | null {
-  const kept = readJson(localStorage.getItem(placeOf(of)) ?? 'null');
-  if (typeof kept !== 'object' || kept === null) return null;
-  const draft = kept as Partial<BriefForm>;
+  const there = readJson(keptText(placeOf(of)) ?? 'null');
+  if (typeof there !== 'object' || there === null) return null;
+  const draft = there as Partial<BriefForm>;
   const isWhole = Object.entries(EMPTY_FORM).every(([name, value]) => {
     const there = draft[name as keyof BriefForm];
     return name === 'worksheet' ? there !== undefined : typeof there === typeof value;

@@ -1,6 +1,6 @@
 import { markEditsSchema, type MarkEdit } from '@ravlo/contract';
 import { markerApi } from '@/packet/markerApi';
-import { readJson } from '@/packet/readJson';
+import { dropKept, keep, kept } from '@/packet/kept';
 import type { AppThunk } from '@/packet/store';
 import { isPassing, toTrouble } from '@/packet/trouble';
 import { own } from '@/packet/whose';
@@ -19,7 +19,7 @@ export const sayMark =
   (id: string, edit: MarkEdit, isStep = true): AppThunk =>
   (dispatch) => {
     dispatch(said({ id, edit, isStep }));
-    dispatch(keep(id));
+    dispatch(keepMarks(id));
     dispatch(saveSoon(id, PAUSE));
   };
 
@@ -55,7 +55,7 @@ export const saveMarks =
       const trouble = toTrouble(error);
       dispatch(failed({ id, trouble: trouble.detail, isRefused: !isPassing(trouble) }));
     }
-    dispatch(keep(id));
+    dispatch(keepMarks(id));
     if (selectMarks(getState(), id).pending.length === 0) return data !== undefined;
     if (data) return dispatch(saveMarks(id));
     dispatch(saveSoon(id, AGAIN));
@@ -63,25 +63,22 @@ export const saveMarks =
   };
 
 /** What is not saved lies in the browser: a reload, or a closed window, loses nothing. */
-const keep =
+const keepMarks =
   (id: string): AppThunk =>
   (_dispatch, getState) => {
     const { sending, pending } = selectMarks(getState(), id);
     const edits = [...sending, ...pending];
-    try {
-      if (edits.length === 0) localStorage.removeItem(placeOf(id));
-      else localStorage.setItem(placeOf(id), JSON.stringify({ edits }));
-    } catch {
-      // A browser that keeps nothing works as long as the server can be asked.
-    }
+    // A browser that keeps nothing works as long as the server can be asked.
+    if (edits.length === 0) dropKept(placeOf(id));
+    else keep(placeOf(id), { edits });
   };
 
 /** Goes on with what an earlier window had not saved. */
 export const takeUpMarks =
   (id: string): AppThunk =>
   (dispatch) => {
-    const kept = markEditsSchema.safeParse(readJson(localStorage.getItem(placeOf(id)) ?? 'null'));
-    if (!kept.success) return;
-    dispatch(tookUp({ id, edits: kept.data.edits }));
+    const edits = kept(placeOf(id), markEditsSchema)?.edits;
+    if (!edits) return;
+    dispatch(tookUp({ id, edits }));
     dispatch(saveSoon(id, 0));
   };

@@ -1,3 +1,5 @@
+import { keepText, keptText } from '@/packet/kept';
+
 /** One of a device's cameras, as it is offered. */
 export interface Lens {
   readonly deviceId: string;
@@ -63,17 +65,10 @@ export function betterLens(
 }
 
 export function rememberedLens(): string | null {
-  try {
-    return localStorage.getItem(KEY);
-  } catch {
-    return null;
-  }
+  return keptText(KEY);
 }
 
 export function rememberLens(deviceId: string): void {
-  try {
-    localStorage.setItem(KEY, deviceId);
-  } catch {
-    // A browser that keeps nothing: it holds for this visit.
-  }
+  // Where it is not kept it holds for this visit.
+  keepText(KEY, deviceId);
 }
