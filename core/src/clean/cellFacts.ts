@@ -3,7 +3,7 @@ import { halfPeaks } from './halfPeaks';
 import { holesSeen } from './holesSeen';
 import type { InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
-import { usualNear } from './usualNear';
+import { usualNear, type UsualDarkness } from './usualNear';
 
 /** What is known of a page's cells before they are told apart, however gently they are told. */
 export interface CellFacts {
@@ -11,8 +11,8 @@ export interface CellFacts {
   readonly darkest: Uint8Array;
   /** cells of punched holes: 1, else 0 */
   readonly holes: Uint8Array;
-  /** how dark the page's strokes are near a cell: see `usualNear` */
-  readonly usual: (cell: number) => number;
+  /** how dark the page's strokes are */
+  readonly usual: UsualDarkness;
   readonly unwanted: Unwanted;
 }
 

@@ -1,4 +1,5 @@
 import type { Rgba } from '../raster/image';
+import { backAsUnwanted } from './backAsUnwanted';
 import { cellFactsOf, darkestOf } from './cellFacts';
 import { clearEdges } from './clearEdges';
 import { clearHoles } from './clearHoles';
@@ -88,18 +89,19 @@ function withParts(overPaper: InkMap, seenByNet: InkLikelihood): InkMap {
   const darkest = darkestOf(map, withTones);
   const seen = dotsAsRules(withTones, darkest);
   const facts = cellFactsOf(seen, darkest, holesSeen(seen));
-  const parts = pageParts(map, seen, 0, facts);
-  const lost = lostStrokes(map, parts, seen);
-  const isMuchLost = lost.share > TOO_MUCH;
-  const isMuchUnsure = lost.unsure > TOO_UNSURE;
-  if (!isMuchLost && !isMuchUnsure) return { ...map, seen, parts, lost };
-  const gentler = pageParts(map, seen, GENTLER, facts);
-  const still = lostStrokes(map, gentler, seen);
+  const tell = (shift: number) => {
+    const parts = pageParts(map, seen, shift, facts);
+    const told = backAsUnwanted(seen, parts, facts.unwanted.faintBelow);
+    return { parts, seen: told, lost: lostStrokes(map, parts, told) };
+  };
+  const first = tell(0);
+  const isMuchLost = first.lost.share > TOO_MUCH;
+  const isMuchUnsure = first.lost.unsure > TOO_UNSURE;
+  if (!isMuchLost && !isMuchUnsure) return { ...map, ...first };
+  const { lost, ...gentler } = tell(GENTLER);
   // Where it hardly helps, what is missed is no stroke, and what it would add is none either.
   const helps =
-    (isMuchLost && still.share < WORTH_IT * lost.share) ||
-    (isMuchUnsure && still.unsure < WORTH_IT * lost.unsure);
-  return helps
-    ? { ...map, seen, parts: gentler, lost: { ...still, unsure: lost.unsure } }
-    : { ...map, seen, parts, lost };
+    (isMuchLost && lost.share < WORTH_IT * first.lost.share) ||
+    (isMuchUnsure && lost.unsure < WORTH_IT * first.lost.unsure);
+  return helps ? { ...map, ...gentler, lost: { ...lost, unsure: first.lost.unsure } } : { ...map, ...first };
 }

@@ -2,9 +2,12 @@ import { forEachSet } from '../raster/forEachSet';
 import { quantile } from '../statistics/quantile';
 import { atLeast } from '../raster/atLeast';
 import { logitByte, type InkLikelihood } from './inkLikelihood';
+import type { UsualDarkness } from './usualNear';
 
 /** What shows through is fainter than this share of the page's own strokes near it. */
 export const OF_STROKES = 0.45;
+/** And where so much of it is seen that it is surely there, than this share of the strongest of them. */
+const OF_STRONGEST = 0.3;
 /** Cells that are likelier unwanted than ink, and as likely as this, may be the back's. */
 const BACK_BESIDE = logitByte(0.3);
 /** Where a back shows through, this share of such cells is as faint as that; so few of them, or so faint ones, do not tell. */
@@ -20,29 +23,36 @@ export interface Unwanted {
    * focus there and look like what shows through.
    */
   readonly isBack: boolean;
+  /**
+   * Where a back shows through all over the page, far fainter than the page's strongest strokes, how dark it is at most; else 0.
+   * Far from those strokes there is nothing beside it that it is fainter than.
+   */
+  readonly faintBelow: number;
 }
 
 /**
  * Finds what shows through from the back, or what only looks like it.
  *
  * @param holes cells of punched holes: 1, else 0
- * @param usual how dark the page's strokes are near a cell: see `usualNear`
+ * @param usual how dark the page's strokes are
  */
 export function findUnwanted(
   { ink, unwanted }: InkLikelihood,
   darkest: Uint8Array,
   holes: Uint8Array,
-  usual: (i: number) => number,
+  { near, strong }: UsualDarkness,
 ): Unwanted {
   const cells: number[] = [];
   const shares: number[] = [];
+  const levels: number[] = [];
   forEachSet(atLeast(unwanted, BACK_BESIDE), (i) => {
     if (unwanted[i] < ink[i] || darkest[i] < LEAST_UNWANTED || holes[i] === 1) return;
     cells.push(i);
-    shares.push(darkest[i] / Math.max(1, usual(i)));
+    shares.push(darkest[i] / Math.max(1, near(i)));
+    levels.push(darkest[i]);
   });
-  return {
-    cells,
-    isBack: cells.length < FEW_UNWANTED || quantile(shares, MOST_OF_BACK) < OF_STROKES,
-  };
+  const areFew = cells.length < FEW_UNWANTED;
+  const isFaint = !areFew && quantile(levels, MOST_OF_BACK) < OF_STRONGEST * strong;
+  const isBack = areFew || isFaint || quantile(shares, MOST_OF_BACK) < OF_STROKES;
+  return { cells, isBack, faintBelow: isFaint ? OF_STRONGEST * strong : 0 };
 }

@@ -75,7 +75,7 @@ export interface StrokeCells {
 export function strokeCells(
   map: InkMap,
   seen: InkLikelihood,
-  { darkest, usual, unwanted: { cells: likelyUnwanted, isBack } }: CellFacts,
+  { darkest, usual, unwanted: { cells: likelyUnwanted, isBack, faintBelow } }: CellFacts,
   shift: number,
 ): StrokeCells {
   const noise = median(map.noise.data) * (seen.step === 1 ? SHARPER : 1);
@@ -87,7 +87,7 @@ export function strokeCells(
   const own = ink.slice();
   for (const i of likelyUnwanted) {
     if (!isBack) own[i] = unwanted[i];
-    else if (ink[i] >= low && darkest[i] < OF_STROKES * usual(i)) {
+    else if (ink[i] >= low && darkest[i] < Math.max(faintBelow, OF_STROKES * usual.near(i))) {
       own[i] = 0;
       doubted[i] = 1;
     }
@@ -122,8 +122,9 @@ export function strokeCells(
   const share = new Float32Array(count).fill(Infinity);
   for (let run = 0; run < count; run++) {
     if (roots[run] !== run || darkness[run] === 0) continue;
-    const near = usual(starts[run]);
-    if (near > 0) share[run] = squares[run] / darkness[run] / near;
+    const dark = squares[run] / darkness[run];
+    const near = dark < faintBelow ? usual.strong : usual.near(starts[run]);
+    if (near > 0) share[run] = dark / near;
   }
   const isDoubted = (root: number) => {
     const size = sizes[root];

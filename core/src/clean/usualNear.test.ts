@@ -20,7 +20,7 @@ function written(strokes: readonly (readonly [x: number, y: number, dark: number
 }
 
 const usualAt = ({ seen, darkest }: { seen: InkLikelihood; darkest: Uint8Array }, x: number, y: number) =>
-  usualNear(seen, darkest)(y * width + x);
+  usualNear(seen, darkest).near(y * width + x);
 
 describe('how dark strokes are near a cell', () => {
   it('is nothing where there are none on the page', () => {

@@ -9,16 +9,24 @@ const NEAR = 64;
 /** Strokes that the net is so sure of tell how dark the page's own are. */
 const SURELY_INK = logitByte(0.8);
 const USUAL = 0.8;
+const STRONG = 0.95;
 /** A rule that is as likely as this may lie under a stroke. */
 const MAYBE_RULE = logitByte(0.1);
 /** Fewer of their cells in a tile do not tell. */
 const FEW_SURE = 30;
 
-/** How dark the strokes are that the net is sure of, near a cell, or else on the page; 0 where there are none. */
+/** How dark the strokes are that the net is sure of, 0 where there are none. */
+export interface UsualDarkness {
+  /** near a cell, or else on the page */
+  readonly near: (i: number) => number;
+  /** the strongest of the page: few of its strokes' cells are darker */
+  readonly strong: number;
+}
+
 export function usualNear(
   { ink, tones, rules, width, height }: InkLikelihood,
   darkest: Uint8Array,
-): (i: number) => number {
+): UsualDarkness {
   const columns = Math.ceil(width / NEAR);
   const rows = Math.ceil(height / NEAR);
   const counts = new Uint32Array(columns * rows * 256);
@@ -34,16 +42,17 @@ export function usualNear(
   // Where all of them lie on rules, those tell.
   if (free < FEW_SURE)
     forEachSet(sure, (i) => tones[i] < TONE_FROM && counts[tileOf(i) * 256 + darkest[i]]++);
-  const onPage = usualOf(counts, counts.length / 256, (k) => k);
+  const onPage = (share: number) => usualOf(counts, counts.length / 256, (k) => k, share);
+  const usual = onPage(USUAL);
   const around = Float32Array.from({ length: columns * rows }, (_, tile) => {
     const [column, row] = [tile % columns, Math.floor(tile / columns)];
     const [left, right] = [Math.max(0, column - 1), Math.min(columns - 1, column + 1)];
     const [top, bottom] = [Math.max(0, row - 1), Math.min(rows - 1, row + 1)];
     const across = right - left + 1;
     const tileAt = (k: number) => (top + Math.floor(k / across)) * columns + left + (k % across);
-    return usualOf(counts, across * (bottom - top + 1), tileAt) || onPage;
+    return usualOf(counts, across * (bottom - top + 1), tileAt, USUAL) || usual;
   });
-  return (i) => around[tileOf(i)];
+  return { near: (i) => around[tileOf(i)], strong: onPage(STRONG) };
 }
 
 /** A line is longer than this share of the page, and no wider than that. */
@@ -61,8 +70,8 @@ function withoutLongLines(strokes: Uint8Array, width: number, height: number): U
   return strokes;
 }
 
-/** How dark strokes usually are in so many tiles together; 0 where there are too few. */
-function usualOf(counts: Uint32Array, tiles: number, tileAt: (k: number) => number): number {
+/** How dark such a share of the strokes' cells are at most, in so many tiles together; 0 where there are too few. */
+function usualOf(counts: Uint32Array, tiles: number, tileAt: (k: number) => number, share: number): number {
   const all = new Uint32Array(256);
   let total = 0;
   for (let k = 0; k < tiles; k++) {
@@ -72,5 +81,5 @@ function usualOf(counts: Uint32Array, tiles: number, tileAt: (k: number) => numb
       total += counts[from + level];
     }
   }
-  return total >= FEW_SURE ? binAtShare(all, total, USUAL) : 0;
+  return total >= FEW_SURE ? binAtShare(all, total, share) : 0;
 }
