@@ -1,8 +1,10 @@
-import type { InkLikelihood } from './inkLikelihood';
-import { TONE, type PageParts } from './pageParts';
+import { logitByte, type InkLikelihood } from './inkLikelihood';
+import { PAPER, TONE, type PageParts } from './pageParts';
 
 /** As good as sure, as a byte of a logit. */
 const SURE = 255;
+/** What is not shown and as likely unwanted as this is the back's as well. */
+const MAYBE = logitByte(0.1);
 
 /**
  * What the net sees, with the faint back that was told from the page put right as unwanted: it is no ink that may be lost, nor
@@ -19,7 +21,8 @@ export function backAsUnwanted(
   if (faintBelow === 0) return seen;
   const unwanted = seen.unwanted.slice();
   for (let i = 0; i < unwanted.length; i++) {
-    if (kinds[i] === TONE && toned[i] === 0 && darkest[i] < faintBelow) unwanted[i] = SURE;
+    const isTold = kinds[i] === TONE ? toned[i] === 0 : kinds[i] === PAPER && unwanted[i] >= MAYBE;
+    if (isTold && darkest[i] < faintBelow) unwanted[i] = SURE;
   }
   return { ...seen, unwanted };
 }
