@@ -40,7 +40,7 @@ const STILL = 0.006;
 const SAME = 0.3;
 /** The same sheet from one frame to the next: a hand or another sheet over it makes it another. */
 const UNDISTURBED = 0.12;
-const LEAST_SURE = 0.8;
+const LEAST_SURE = 0.756;
 /** The sheet taken must have gone, or another come, for this long before the next photo is thought of, ms. */
 const REARM = 250;
 

@@ -47,10 +47,10 @@ export interface Outline extends Omit<SheetOutline, 'quad'> {
 
 /** Longest side of the small picture that the search runs on, px. */
 const SEARCH_SIDE = 512;
-/** Below this the whole photo is the better proposal. */
-export const LEAST_OUTLINE_CONFIDENCE = 0.3;
+/** Below this the whole photo is the better proposal: what is less sure than this is hardly ever the sheet. */
+export const LEAST_OUTLINE_CONFIDENCE = 0.1;
 /** An outline surer than this is believed though all of the picture looks like paper: white sheet, white desk. */
-const SURE = 0.9;
+const SURE = 0.83;
 const MOST_OTHERS = 3;
 /** So many of the likeliest quads may cut through writing before the whole photo is the better proposal. */
 const MOST_TRIED = 15;

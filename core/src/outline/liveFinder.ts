@@ -40,6 +40,9 @@ const JUMP_REACH = 10;
 const LEAST_SIDE = 0.3;
 const LEAST_MEAN = 0.5;
 
+/** What is less sure than this comes and goes from search to search: nothing is shown then. */
+const LEAST_SHOWN = 0.3;
+
 /**
  * Follows the sheet through the frames of a camera, about 640 x 480. A sheet that is known is only followed: its sides
  * are refined where they were, in a few milliseconds. The whole frame is searched when that fails, and every so often;
@@ -64,7 +67,8 @@ export function createLiveFinder(): LiveFinder {
       search = null;
       sinceSearch = 0;
       // An open book is followed as one; its photo is taken apart later.
-      return value.spread ?? value;
+      const { quad, confidence } = value.spread ?? value;
+      return { quad: confidence >= LEAST_SHOWN ? quad : null, confidence };
     }
     return null;
   }
