@@ -2,8 +2,8 @@ import { writtenPage } from '../../testing/pictures';
 import { clean, inkMapOf } from './clean';
 import { lostStrokes } from './lostStrokes';
 import { logitByte } from './inkLikelihood';
-import type { Rgba } from '../raster/image';
-import { INK, PAPER, RULE } from './pageParts';
+import { createPlane, type Rgba } from '../raster/image';
+import { INK, PAPER, pageParts, RULE } from './pageParts';
 
 const LINED = writtenPage({ width: 1200, height: 1600, over: (_, y) => (y % 56 < 2 ? 190 : undefined) });
 
@@ -16,6 +16,17 @@ describe('the parts of a page', () => {
     expect(share(INK)).toBeGreaterThan(0.01);
     expect(share(RULE)).toBeGreaterThan(0.01);
     expect(share(PAPER)).toBeGreaterThan(0.7);
+  });
+
+  it('have a tone under strokes where they lie on one, though the net sees only the strokes', () => {
+    const stroke = parts.kinds.indexOf(INK);
+    const on = new Uint8Array(parts.kinds.length);
+    on[stroke] = 1;
+    const even = createPlane(parts.width, parts.height);
+    const { darkness, smooth } = map;
+    const ground = { on, colours: { red: even, green: even, blue: even }, darkness, smooth };
+    const { toned, kinds } = pageParts({ ...map, ground }, map.seen!);
+    expect([parts.toned[stroke], toned[stroke], kinds[stroke]]).toEqual([0, 1, INK]);
   });
 
   it('of a written page miss nothing that can be seen', () => {

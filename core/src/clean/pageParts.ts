@@ -108,5 +108,7 @@ export function pageParts(
       else if ((unwanted[i] < UNWANTED_FROM || dark >= DARK_THING) && isSurelyThere(i)) kinds[i] = TONE;
     },
   );
-  return { step, width, height, kinds, strokes, onRules, darkest, toned, shift };
+  // Under strokes the net may not see what they lie on: whoever looks for a whole area would find it in pieces.
+  const tonedUnder = ground ? eitherOf(toned, ground.on) : toned;
+  return { step, width, height, kinds, strokes, onRules, darkest, toned: tonedUnder, shift };
 }
