@@ -1,4 +1,5 @@
 import type { Quad } from '../geometry/quad';
+import { cautious } from '../outline/cautious';
 import { type SheetSignature } from './sheetSignature';
 import { signatureDistance } from './signatureDistance';
 
@@ -40,7 +41,8 @@ const STILL = 0.006;
 const SAME = 0.3;
 /** The same sheet from one frame to the next: a hand or another sheet over it makes it another. */
 const UNDISTURBED = 0.12;
-const LEAST_SURE = 0.756;
+/** As the outline says it is, for a likelihood of .8. */
+const LEAST_SURE = cautious(0.8);
 /** The sheet taken must have gone, or another come, for this long before the next photo is thought of, ms. */
 const REARM = 250;
 

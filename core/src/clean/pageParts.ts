@@ -44,7 +44,7 @@ export interface PageParts {
 const UNWANTED_FROM = logitByte(0.5);
 /** On a tone a stroke is at least as likely: the tone itself is a little like ink. */
 const INK_ON_TONE = logitByte(0.5);
-/** And darker than that by so many deviations of paper. */
+/** And darker than the tone by so many deviations of paper. */
 const OVER_TONE = 2.2;
 /** A rule that is as likely as this may lie under a stroke. */
 const RULE_UNDER = logitByte(0.3);

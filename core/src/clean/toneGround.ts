@@ -59,10 +59,7 @@ export function toneGround(map: InkMap, seen: InkLikelihood): ToneGround | null 
   const colours = groundColours(map, seen, toned, band);
   const on = new Uint8Array(toned.length);
   // Under a stroke there is a tone where there is more of it around than bare paper.
-  const more = boxMean(
-    planeOf(band, (i) => (toned[i] === 1 ? 1 : seen.ink[i] >= COVERED ? 0 : -1)),
-    AROUND,
-  );
+  const more = around(band, (i) => (toned[i] === 1 ? 1 : seen.ink[i] >= COVERED ? 0 : -1));
   forBand(band, (i, k) => {
     const isOver = toned[i] === 1 || (seen.ink[i] >= COVERED && more.data[k] > 0);
     if (isOver && colours.green.data[i] > 0) on[i] = 1;
@@ -99,8 +96,38 @@ function countOf(mask: Uint8Array): number {
   return count;
 }
 
+/** The mean about each of a band's cells. */
+const around = (band: Band, valueAt: (i: number, k: number) => number): Plane =>
+  boxMean(planeOf(band, valueAt), AROUND);
+
 /** The tones' colours without the strokes on them: of what is not darker than most around it. 0 where there are none. */
 function groundColours(map: InkMap, seen: InkLikelihood, toned: Uint8Array, band: Band): CellColours {
+  const colours = cellColours(map, seen, toned, band);
+  const [red, green, blue] = colours.map(({ data }) => data);
+  const shine = planeOf(band, (_, k) => shineOf(red[k], green[k], blue[k])).data;
+  const mean = around(band, (_, k) => shine[k]).data;
+  const counts = around(band, (i) => toned[i]).data;
+  const isBare = planeOf(band, (i, k) => {
+    const isLight = shine[k] * counts[k] >= mean[k] - BELOW_MEAN * counts[k];
+    return toned[i] === 1 && seen.ink[i] < COVERED && isLight ? 1 : 0;
+  }).data;
+  const shares = around(band, (_, k) => isBare[k]).data;
+  const sums = around(band, (_, k) => isBare[k] * shine[k]).data;
+  const squares = around(band, (_, k) => isBare[k] * shine[k] ** 2).data;
+  const isEven = (k: number) => squares[k] / shares[k] - (sums[k] / shares[k]) ** 2 < UNEVEN ** 2;
+  const [r, g, b] = colours.map(({ data }) => {
+    const bare = around(band, (_, k) => data[k] * isBare[k]).data;
+    const whole = createPlane(seen.width, seen.height);
+    forBand(band, (i, k) => {
+      if (shares[k] > LEAST_BARE * counts[k] && isEven(k)) whole.data[i] = Math.min(1, bare[k] / shares[k]);
+    });
+    return whole;
+  });
+  return { red: r, green: g, blue: b };
+}
+
+/** The mean red, green and blue of each toned cell of a band, as shares of the paper's; 0 of the others. */
+function cellColours(map: InkMap, seen: InkLikelihood, toned: Uint8Array, band: Band): readonly Plane[] {
   const [red, green, blue, pixels] = [1, 2, 3, 4].map(() => createPlane(band.width, band.height));
   forPixelsOver(map, seen, toned, (_, cell, r, g, b) => {
     const k = cell - band.from;
@@ -112,47 +139,7 @@ function groundColours(map: InkMap, seen: InkLikelihood, toned: Uint8Array, band
   for (const { data } of [red, green, blue]) {
     for (let k = 0; k < data.length; k++) if (data[k] > 0) data[k] /= pixels.data[k];
   }
-  const shine = planeOf(band, (_, k) => shineOf(red.data[k], green.data[k], blue.data[k]));
-  const [sums, counts] = [
-    boxMean(shine, AROUND),
-    boxMean(
-      planeOf(band, (i) => toned[i]),
-      AROUND,
-    ),
-  ];
-  const isLight = planeOf(band, (i, k) =>
-    toned[i] === 1 &&
-    seen.ink[i] < COVERED &&
-    shine.data[k] * counts.data[k] >= sums.data[k] - BELOW_MEAN * counts.data[k]
-      ? 1
-      : 0,
-  );
-  const shares = boxMean(isLight, AROUND);
-  const squares = boxMean(
-    planeOf(band, (_, k) => isLight.data[k] * shine.data[k] ** 2),
-    AROUND,
-  );
-  const light = boxMean(
-    planeOf(band, (_, k) => isLight.data[k] * shine.data[k]),
-    AROUND,
-  );
-  const isGround = (k: number) => {
-    const share = shares.data[k];
-    if (share <= LEAST_BARE * counts.data[k]) return false;
-    return squares.data[k] / share - (light.data[k] / share) ** 2 < UNEVEN ** 2;
-  };
-  const mean = (plane: Plane): Plane => {
-    const light = boxMean(
-      planeOf(band, (_, k) => plane.data[k] * isLight.data[k]),
-      AROUND,
-    );
-    const whole = createPlane(seen.width, seen.height);
-    forBand(band, (i, k) => {
-      if (isGround(k)) whole.data[i] = Math.min(1, light.data[k] / shares.data[k]);
-    });
-    return whole;
-  };
-  return { red: mean(red), green: mean(green), blue: mean(blue) };
+  return [red, green, blue];
 }
 
 /** The page's darkness, over the ground where that is. */

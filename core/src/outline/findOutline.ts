@@ -2,6 +2,7 @@ import type { Plane, Rgba } from '../raster/image';
 import { isEvenToTheBorder } from './isEvenToTheBorder';
 import { shrinkByInteger } from '../raster/shrinkByInteger';
 import { bendSides } from './bendSides';
+import { cautious } from './cautious';
 import { cutsWriting } from './cutsWriting';
 import { extendBeyond } from './extendBeyond';
 import { intersectionOverUnion } from '../geometry/clipPolygon';
@@ -50,7 +51,7 @@ const SEARCH_SIDE = 512;
 /** Below this the whole photo is the better proposal: what is less sure than this is hardly ever the sheet. */
 export const LEAST_OUTLINE_CONFIDENCE = 0.1;
 /** An outline surer than this is believed though all of the picture looks like paper: white sheet, white desk. */
-const SURE = 0.83;
+const SURE = cautious(0.9);
 const MOST_OTHERS = 3;
 /** So many of the likeliest quads may cut through writing before the whole photo is the better proposal. */
 const MOST_TRIED = 15;

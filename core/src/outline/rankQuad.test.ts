@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { cautious, marginOf } from './rankQuad';
+import { cautious } from './cautious';
+import { marginOf } from './rankQuad';
 
 const share = fc.double({ min: 0, max: 1, noNaN: true });
 

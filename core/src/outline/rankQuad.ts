@@ -1,3 +1,4 @@
+import { cautious } from './cautious';
 import { FEATURE_NAMES, type QuadFeatures } from './quadFeatures';
 import { CONFIDENCE_WEIGHTS, RANK_BIASES, RANK_HIDDEN, RANK_OUTPUT } from './rankWeights';
 
@@ -15,21 +16,6 @@ export function rankQuad(features: QuadFeatures): number {
 /** How far ahead of the next place a quad is, 0 to 1, from their ranks. */
 export function marginOf(rank: number, next: number): number {
   return Math.min(1, Math.max(0, (rank - next) / 6));
-}
-
-/** From here on a likelihood is told more cautiously; see `cautious`. */
-const CAUTIOUS_FROM = 0.75;
-/** Set on 320 drawn photos, where all of the surest were right from a likelihood of .95 on: that one is told as .9. */
-const CAUTION = 2.29;
-
-/**
- * How sure to say one is. Whoever is told "surer than .9" looks no further, and a wrong outline cuts work off: the upper end is
- * stretched, so that being so sure means to be right all but always, and not in nine of ten.
- */
-export function cautious(likelihood: number): number {
-  if (likelihood <= CAUTIOUS_FROM) return likelihood;
-  const room = 1 - CAUTIOUS_FROM;
-  return CAUTIOUS_FROM + room * ((likelihood - CAUTIOUS_FROM) / room) ** CAUTION;
 }
 
 /**
