@@ -1,12 +1,16 @@
 import type { Rgba } from '../raster/image';
+import { shineOf } from '../raster/shineOf';
 import { forPixelsOver } from './forPixelsOver';
 import type { InkMap } from './inkMap';
 import { INK, type PageParts } from './pageParts';
 import { colourLeft, DARKEST } from './showParts';
-import { shineOf, type ToneGround } from './toneGround';
+import type { ToneGround } from './toneGround';
 
 /** A stroke takes at most this share of its ground's light, so that the darkest ink keeps its colour. */
 const MOST = DARKEST / 255;
+
+/** A pixel of a stroke: the colours that it has over the paper's, 0 to 255, its ground's, 0 to 1, and how far it is lifted. */
+type VisitStroke = (i: number, over: readonly number[], under: readonly number[], lift: number) => void;
 
 /**
  * Shows strokes that lie on a tone over that, as they are shown over the paper elsewhere: the tone as it is, and the stroke as much
@@ -22,10 +26,7 @@ export function showOnGround(
   gain: Float32Array,
   { data }: Rgba,
 ): void {
-  const { red, green, blue } = ground.colours;
-  forPixelsOver(map, parts, strokesOn(ground, parts), (i, cell, ...over) => {
-    const under = [red.data[cell], green.data[cell], blue.data[cell]];
-    const lift = gain[cell];
+  forStrokesOn(map, ground, parts, gain, (i, over, under, lift) => {
     const left = colourLeft(lift);
     const grey = darkOn(ground, i, lift);
     for (let c = 0; c < 3; c++) {
@@ -44,24 +45,28 @@ export function showOnGroundInGrey(
   gain: Float32Array,
   { data }: Rgba,
 ): void {
-  const { red, green, blue } = ground.colours;
-  forPixelsOver(map, parts, strokesOn(ground, parts), (i, cell) => {
-    const [r, g, b] = [red.data[cell], green.data[cell], blue.data[cell]];
+  forStrokesOn(map, ground, parts, gain, (i, _over, [r, g, b], lift) => {
     // As `measureDarkness` has it for the tone beside.
     const light = Math.min(shineOf(r, g, b), (1 + Math.min(r, g, b)) / 2);
-    const level = Math.round(255 * light * (1 - Math.min(MOST, darkOn(ground, i, gain[cell]))));
+    const level = Math.round(255 * light * (1 - Math.min(MOST, darkOn(ground, i, lift))));
     data[i * 4] = data[i * 4 + 1] = data[i * 4 + 2] = level;
   });
+}
+
+function forStrokesOn(
+  map: InkMap,
+  { on, colours: { red, green, blue } }: ToneGround,
+  parts: PageParts,
+  gain: Float32Array,
+  visit: VisitStroke,
+): void {
+  const strokes = on.map((value, i) => (parts.kinds[i] === INK ? value : 0));
+  forPixelsOver(map, parts, strokes, (i, cell, ...over) =>
+    visit(i, over, [red.data[cell], green.data[cell], blue.data[cell]], gain[cell]),
+  );
 }
 
 /** How dark a pixel comes out over its ground, as a share; the noise of what is lifted far is smoothed. */
 function darkOn({ darkness, smooth }: ToneGround, i: number, lift: number): number {
   return ((lift > 2 ? (darkness[i] + smooth[i]) / 2 : darkness[i]) * lift) / 255;
-}
-
-/** Cells of strokes that lie on a tone: 1, else 0. */
-function strokesOn({ on }: ToneGround, { kinds }: PageParts): Uint8Array {
-  const cells = on.slice();
-  for (let i = 0; i < cells.length; i++) if (kinds[i] !== INK) cells[i] = 0;
-  return cells;
 }

@@ -1,6 +1,7 @@
 import { atLeast } from '../raster/atLeast';
 import { boxMean } from '../raster/boxMean';
 import { createPlane, type Plane } from '../raster/image';
+import { shineOf } from '../raster/shineOf';
 import { forPixelsOver } from './forPixelsOver';
 import { logitByte, TONE_FROM, type InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
@@ -37,10 +38,6 @@ const LEAST_BARE = 0.25;
 const UNEVEN = 0.05;
 /** The ground is what is no darker than this below the mean, a share of the paper's light: strokes are. */
 const BELOW_MEAN = 0.01;
-
-/** How light a colour looks, in its own units. */
-export const shineOf = (red: number, green: number, blue: number): number =>
-  0.3 * red + 0.59 * green + 0.11 * blue;
 
 /**
  * Finds the tones of a page as a ground for the strokes on them. A pencil's strokes over yellow highlighter are hardly darker

@@ -1,5 +1,6 @@
 import { PAPER, type PageParts } from '../clean/pageParts';
 import type { Rgba } from '../raster/image';
+import { shineOf } from '../raster/shineOf';
 
 /** How dark a page's pixels are, 0 to 255, with some white ones around so that nobody need look where the page ends. */
 export interface Darkness {
@@ -39,9 +40,7 @@ export function darknessOf(page: Rgba, parts: PageParts, soft: Uint8Array): Dark
           const green = page.data[pixel + 1];
           const blue = page.data[pixel + 2];
           data[at + py * stride + px] =
-            soft[i] === 1
-              ? 255 - Math.round(0.3 * red + 0.59 * green + 0.11 * blue)
-              : 255 - Math.min(red, green, blue);
+            soft[i] === 1 ? 255 - Math.round(shineOf(red, green, blue)) : 255 - Math.min(red, green, blue);
         }
       }
     }
