@@ -1,5 +1,5 @@
-import { dropKept, keep, keptText } from '@/packet/kept';
-import { readJson } from '@/packet/readJson';
+import { z } from 'zod';
+import { dropKept, keep, kept } from '@/packet/kept';
 import { own } from '@/packet/whose';
 import { EMPTY_FORM, type BriefForm } from './briefForm';
 
@@ -18,11 +18,13 @@ export function keepDraft(of: string, form: BriefForm): void {
 
 export const dropDraft = (of: string): void => dropKept(placeOf(of));
 
+/** Its fields are looked at one by one below: they are those of the form. */
+const draftSchema = z.record(z.string(), z.unknown());
+
 /** What was being written; null where nothing was, or what lies there is of another Ravlo. */
 export function takeUpDraft(of: string): BriefForm | null {
-  const there = readJson(keptText(placeOf(of)) ?? 'null');
-  if (typeof there !== 'object' || there === null) return null;
-  const draft = there as Partial<BriefForm>;
+  const draft = kept(placeOf(of), draftSchema) as Partial<BriefForm> | null;
+  if (!draft) return null;
   const isWhole = Object.entries(EMPTY_FORM).every(([name, value]) => {
     const there = draft[name as keyof BriefForm];
     return name === 'worksheet' ? there !== undefined : typeof there === typeof value;
