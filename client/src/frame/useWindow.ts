@@ -6,7 +6,7 @@ import { watchPages } from '@/packet/findPages';
 import { keepAnswers } from '@/packet/keepAnswers';
 import { answered, selectLine } from '@/packet/lineSlice';
 import { hearChanges } from '@/packet/liveChanges';
-import { sendOrders } from '@/packet/orders';
+import { sendOrders, watchOrders } from '@/packet/orders';
 import { watchAhead } from '@/packet/pagesAhead';
 import { followPhotos, resumePhotos } from '@/packet/photos';
 import type { AppStore } from '@/packet/store';
@@ -30,6 +30,7 @@ export function useWindow(store: AppStore): void {
       hearChanges(store),
       hearSeat(),
       watchAhead(store),
+      watchOrders(store),
       // The server answers again: what was begun without it is made there, and what waits goes up.
       store.startListening({
         predicate: (action, _now, before) => answered.match(action) && isDown(selectLine(before)),

@@ -4,14 +4,14 @@ import { api } from './api';
 import { ensureBegun } from './begun';
 import { keep, kept } from './kept';
 import { loadPhotos } from './loadPhotos';
-import { isAhead, selectPhotos } from './photosSlice';
+import { isAhead, isOnItsWay, selectPhotos, type PhotoItem } from './photosSlice';
 import { putInPlace } from './putInPlace';
-import type { AppThunk, RootState } from './store';
-import { isPassing, toTrouble, type Trouble } from './trouble';
+import type { AppStore, AppThunk, RootState } from './store';
+import { isPassing, toTrouble, waitAfter, type Trouble } from './trouble';
 import { told } from './troublesSlice';
 import { own } from './whose';
 import { alone } from './windowId';
-import { inTurn } from './windowParts';
+import { inTurn, type WindowParts } from './windowParts';
 
 /**
  * Which pages lie where, told to the server. What it cannot be told just now holds here at once and is kept in the browser, and is told
@@ -64,17 +64,30 @@ function tell(order: Arrange & { isHeld?: boolean }): AppThunk<Promise<Trouble |
 const namesAhead = (state: RootState, { packets, known }: Arrange): boolean =>
   [...known, ...packets.flatMap(({ pageIds }) => pageIds)].some((id) => isAhead(state, id));
 
-/** An order without pages whose photos the server has refused: they will never be pages. */
-function withoutHeld(state: RootState, { packets, known }: Arrange): Arrange {
-  const held = new Set(
+/** An order that says nothing of some pages. */
+function without({ packets, known }: Arrange, pageIds: ReadonlySet<string | undefined>): Arrange {
+  const isLeft = (id: string) => !pageIds.has(id);
+  return {
+    packets: packets.map(({ packetId, pageIds }) => ({ packetId, pageIds: pageIds.filter(isLeft) })),
+    known: known.filter(isLeft),
+  };
+}
+
+/** Pages of photos that the server has refused: they will never be pages. */
+const heldPages = (state: RootState): ReadonlySet<string | undefined> =>
+  new Set(
     selectPhotos(state)
       .filter(({ state }) => state === 'held')
       .map(({ becomes }) => becomes),
   );
-  const isPage = (id: string) => !held.has(id);
-  return {
-    packets: packets.map(({ packetId, pageIds }) => ({ packetId, pageIds: pageIds.filter(isPage) })),
-    known: known.filter(isPage),
+
+/** A photo that waits will not become a page of the packet that it was meant for: no order places it there any more. */
+export function leaveOut({ becomes }: PhotoItem): AppThunk {
+  return () => {
+    const names = ({ packets }: Arrange) =>
+      packets.some(({ pageIds }) => pageIds.some((id) => id === becomes));
+    const orders = waitingOrders();
+    if (orders.some(names)) writeOrders(orders.map((order) => without(order, new Set([becomes]))));
   };
 }
 
@@ -87,19 +100,24 @@ function holdHere(order: Arrange): AppThunk {
   };
 }
 
-/** Tells the server what waits to be told. */
+/** Tells the server what waits to be told, until nothing does or a photo must arrive first. */
 export function sendOrders(): AppThunk<Promise<void>> {
   return (dispatch, getState, parts) =>
     // Whoever asks while it is going on may know of something that it has passed by.
     inTurn(parts, 'orders', () =>
       alone('orders', async () => {
         await dispatch(loadPhotos());
-        for (;;) {
+        for (let failures = 0; ;) {
           const [first] = waitingOrders();
           if (!first || namesAhead(getState(), first)) return;
-          for (const { packetId } of first.packets) if (await dispatch(ensureBegun(packetId))) return;
-          const trouble = await dispatch(tell({ ...withoutHeld(getState(), first), isHeld: true }));
-          if (trouble && isPassing(trouble)) return;
+          const trouble = await dispatch(tellWaiting(first));
+          if (trouble && isPassing(trouble)) {
+            await parts.orderPause.wait(waitAfter(++failures, Math.random()));
+            continue;
+          }
+          // A photo of another window, of which this one has not heard: that window tells it when it has arrived.
+          if (trouble && (await namesKept(first, parts))) return;
+          failures = 0;
           writeOrders(waitingOrders().slice(1));
           if (trouble) {
             dispatch(told(trouble));
@@ -112,6 +130,34 @@ export function sendOrders(): AppThunk<Promise<void>> {
         }
       }),
     );
+}
+
+function tellWaiting(order: Arrange): AppThunk<Promise<Trouble | null>> {
+  return async (dispatch, getState) => {
+    for (const { packetId } of order.packets) {
+      const unmade = await dispatch(ensureBegun(packetId));
+      if (unmade) return unmade;
+    }
+    return dispatch(tell({ ...without(order, heldPages(getState())), isHeld: true }));
+  };
+}
+
+async function namesKept(
+  { packets }: Arrange,
+  { photoStore }: Pick<WindowParts, 'photoStore'>,
+): Promise<boolean> {
+  const named = new Set<string | undefined>(packets.flatMap(({ pageIds }) => pageIds));
+  return (await photoStore.all()).some(({ becomes, held }) => !held && named.has(becomes));
+}
+
+/** Tells what waits whenever a photo waits no more, whatever has become of it. @returns a function that ends it */
+export function watchOrders(store: AppStore): () => void {
+  const onTheirWay = (state: RootState) => selectPhotos(state).filter(isOnItsWay);
+  return store.startListening({
+    predicate: (_action, now, before) =>
+      selectPhotos(now) !== selectPhotos(before) && onTheirWay(now).length < onTheirWay(before).length,
+    effect: (_action, { dispatch }) => void dispatch(sendOrders()),
+  });
 }
 
 /** Lays a packet's pages as they were ordered, whatever was answered, and tells what waits. */

@@ -12,10 +12,11 @@ import { watchPages } from './findPages';
 import { hashOf } from './hashOf';
 import { arrangePages, undo } from './history';
 import { keepAnswers } from './keepAnswers';
-import { sendOrders, waitingOrders } from './orders';
+import { measurePhoto } from './measurePhoto';
+import { sendOrders, waitingOrders, watchOrders } from './orders';
 import { watchAhead } from './pagesAhead';
-import { addPhotos, resumePhotos, withdrawPhoto } from './photos';
-import { selectPhotos } from './photosSlice';
+import { addPhotos, aimPhoto, resumePhotos, withdrawPhoto } from './photos';
+import { selectPhoto, selectPhotos } from './photosSlice';
 import { sendPhoto } from './sendPhoto';
 import { createStore, type AppStore } from './store';
 import { OFFLINE, readTrouble } from './trouble';
@@ -28,7 +29,7 @@ globalThis.crypto.randomUUID = () => randomUUID();
 
 // Bytes go up by another door in a browser; what the server makes of them is real.
 jest.mock('./sendPhoto', () => ({ sendPhoto: jest.fn() }));
-jest.mock('./measurePhoto', () => ({ measurePhoto: async () => ({ width: 1200, height: 1600 }) }));
+jest.mock('./measurePhoto', () => ({ measurePhoto: jest.fn(async () => ({ width: 1200, height: 1600 })) }));
 let isAway = false;
 const setAway = (is: boolean) => {
   isAway = is;
@@ -64,9 +65,9 @@ function createWindow(): AppStore {
   };
   const store = createStore({ darkroom: darkroom as unknown as Darkroom });
   // No test waits out what a person would not notice.
-  for (const pause of [store.parts.photoPause, store.parts.editPause])
+  for (const pause of [store.parts.photoPause, store.parts.editPause, store.parts.orderPause])
     jest.spyOn(pause, 'wait').mockImplementation(() => new Promise((resolve) => setTimeout(resolve, 50)));
-  closing.push(watchPages(store), keepAnswers(store), watchAhead(store));
+  closing.push(watchPages(store), keepAnswers(store), watchAhead(store), watchOrders(store));
   return store;
 }
 
@@ -118,6 +119,30 @@ it('a photo that cannot go up is a page: looked into, turned, put in order; then
   await until(() => waitingOrders().length === 0 && store.parts.ahead.size === 0);
   expect(store.getState().troubles.told).toBeNull();
 });
+
+it.each([undefined, 'before the last page'])(
+  'pages lie as their photos were chosen, whichever is read first (%s)',
+  async (place) => {
+    const id = await server.newPacket(2);
+    const store = await openWindow(id);
+    const [first, second] = idsIn(store, id);
+    setAway(true);
+    await store.dispatch(api.endpoints.packet.initiate(id, { forceRefetch: true }));
+    // The first of them takes its time.
+    jest.mocked(measurePhoto).mockImplementationOnce(async () => {
+      await settled(150);
+      return { width: 1200, height: 1600 };
+    });
+    const before = place && second;
+    await store.dispatch(addPhotos(id, [photo('passage-log'), photo('tide-curve')], { before }));
+    await until(() => idsIn(store, id).length === 4);
+    const names = pagesIn(store, id).map((page) => page.photoName);
+    const chosen = ['passage-log.jpg', 'tide-curve.jpg'];
+    expect(names.filter((name) => chosen.includes(name))).toEqual(chosen);
+    expect(idsIn(store, id).indexOf(first)).toBe(0);
+    expect(idsIn(store, id).indexOf(second)).toBe(place ? 3 : 1);
+  },
+);
 
 it('it is all there after the page was opened anew, and goes up from there', async () => {
   const id = await server.newPacket(1);
@@ -211,9 +236,59 @@ it('a photo that the server refuses holds up no order of the others', async () =
   await until(() => selectPhotos(store.getState()).some(({ state }) => state === 'held'));
   // It stands on gather then, with ways on, and is no page.
   await until(() => idsIn(store, id).length === 2);
-  await store.dispatch(sendOrders());
   await until(() => waitingOrders().length === 0);
   expect((await onServer(id)).pages.map((page) => page.id)).toEqual([second, first]);
+});
+
+it('an order that meets a server in trouble is told again by itself', async () => {
+  const id = await server.newPacket(2);
+  const store = await openWindow(id);
+  const [first, second] = idsIn(store, id);
+  setAway(true);
+  await store.dispatch(arrangePages(id, [{ packetId: id, pageIds: [second, first] }], 'order'));
+  await settled(100);
+  setAway(false);
+  await until(() => waitingOrders().length === 0);
+  expect((await onServer(id)).pages.map((page) => page.id)).toEqual([second, first]);
+});
+
+it('a photo that is thrown away, or sent elsewhere, is left out of the orders that name it', async () => {
+  const [id, other] = [await server.newPacket(2), await server.newPacket(1)];
+  const store = await openWindow(id);
+  const [first, second] = idsIn(store, id);
+  setAway(true);
+  const chosen = [photo('tides-neap'), photo('passage-log')];
+  const [thrown, moved] = await store.dispatch(addPhotos(id, chosen));
+  await until(() => idsIn(store, id).length === 4);
+  const pageIds = [...idsIn(store, id)].reverse();
+  await store.dispatch(arrangePages(id, [{ packetId: id, pageIds }], 'order'));
+  await store.dispatch(withdrawPhoto(thrown));
+  await until(() => selectPhoto(store.getState(), moved)?.state === 'waiting');
+  await store.dispatch(aimPhoto(moved, other));
+  setAway(false);
+  store.dispatch(wakeAll());
+  await until(async () => (await onServer(other)).pages.length === 2 && waitingOrders().length === 0);
+  expect((await onServer(id)).pages.map((page) => page.id)).toEqual([second, first]);
+  expect(store.getState().troubles.told).toBeNull();
+});
+
+it('a window that has not heard of another’s photos leaves the order that names them', async () => {
+  const id = await server.newPacket(1);
+  const deaf = await openWindow(id);
+  const store = await openWindow(id);
+  setAway(true);
+  const [first] = idsIn(store, id);
+  await store.dispatch(addPhotos(id, [photo('tide-curve')]));
+  await until(() => idsIn(store, id).length === 2);
+  const pageIds = [idsIn(store, id)[1], first];
+  await store.dispatch(arrangePages(id, [{ packetId: id, pageIds }], 'order'));
+  server.setLine(WELL);
+  await deaf.dispatch(sendOrders());
+  expect(waitingOrders()).toHaveLength(1);
+  setAway(false);
+  store.dispatch(wakeAll());
+  await until(() => waitingOrders().length === 0);
+  expect((await onServer(id)).pages.map((page) => page.id)).toEqual(pageIds);
 });
 
 it('an order of pages is taken back without the server, and what holds in the end is told to it', async () => {

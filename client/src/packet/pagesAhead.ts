@@ -90,8 +90,14 @@ async function photoFacts({ becomes, blob }: KeptPhoto): Promise<Photo> {
 }
 
 /** Lays a page where its photo is meant to go, or in its own place when it is there. */
-function put({ packetId, replaces, before }: KeptPhoto, page: Page): AppThunk {
-  return (dispatch) => {
+function put({ packetId, replaces, before, order }: KeptPhoto, page: Page): AppThunk {
+  return (dispatch, getState) => {
+    // Each is shown as soon as it is read, but all lie as they will go up.
+    const goUpLater = new Set(
+      selectPhotos(getState())
+        .filter((item) => item.packetId === packetId && item.order > order && isOnItsWay(item))
+        .map(({ becomes }) => becomes),
+    );
     dispatch(
       api.util.updateQueryData('packet', packetId, ({ pages }) => {
         const placeOf = (id: string | undefined) => pages.findIndex((other) => other.id === id);
@@ -100,7 +106,11 @@ function put({ packetId, replaces, before }: KeptPhoto, page: Page): AppThunk {
         const next = placeOf(before);
         if (own >= 0) pages[own] = page;
         else if (old >= 0) pages[old] = page;
-        else pages.splice(next >= 0 ? next : pages.length, 0, page);
+        else {
+          let at = next >= 0 ? next : pages.length;
+          while (at > 0 && goUpLater.has(pages[at - 1].id)) at--;
+          pages.splice(at, 0, page);
+        }
       }),
     );
     void dispatch(api.util.upsertQueryData('page', page.id, page));

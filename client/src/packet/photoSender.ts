@@ -8,7 +8,6 @@ import { rememberRetake } from './history';
 import { photoOf, removeShot } from './keptPhotos';
 import type { PhotoEvent } from './photoLife';
 import { findPage, lookAhead } from './findPages';
-import { sendOrders } from './orders';
 import { hideAhead, showAllAhead } from './pagesAhead';
 import { keepPhoto } from './photoCache';
 import { gone, happened, selectPhoto, selectPhotos } from './photosSlice';
@@ -103,7 +102,6 @@ function sendOne(key: string): AppThunk<Promise<void>> {
     // Now, and only now, could the bytes go; for a while they stay where they are found without the server.
     parts.ahead.delete(key);
     parts.editPause.wake();
-    void dispatch(sendOrders());
     void keepPhoto(parts.darkroom.photoUrl(result.page.photo.id), photo.blob);
     parts.inHand.delete(key);
     await parts.photoStore.forget(key);

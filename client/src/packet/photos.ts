@@ -2,6 +2,7 @@ import { nanoid } from 'nanoid';
 import { api } from './api';
 import { photoOf, removeShot } from './keptPhotos';
 import { loadPhotos, newItem } from './loadPhotos';
+import { leaveOut } from './orders';
 import { hideAhead, isLineDown, showAhead } from './pagesAhead';
 import { added, aimed, gone, happened, keptOrNot, mirrored, selectPhoto, selectPhotos } from './photosSlice';
 import type { PhotoItem } from './photosSlice';
@@ -103,6 +104,7 @@ export function withdrawPhoto(key: string): AppThunk<Promise<void>> {
     if (item.state === 'sending') parts.withdrawn.add(key);
     dispatch(hideAhead(item));
     if (item.pageId) await dispatch(removeShot(item.packetId, item.pageId));
+    else dispatch(leaveOut(item));
     await dispatch(letGo(key));
   };
 }
@@ -126,6 +128,7 @@ export function aimPhoto(key: string, packetId: string): AppThunk<Promise<void>>
     const before = selectPhoto(getState(), key);
     if (!photo || !before) return;
     dispatch(hideAhead(before));
+    dispatch(leaveOut(before));
     // Its place was one in the other packet, and so was what held it back.
     const { name, blob, order, batch, index, becomes } = photo;
     const moved: KeptPhoto = { key, packetId, name, blob, order, batch, index, becomes };

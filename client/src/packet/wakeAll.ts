@@ -9,6 +9,7 @@ export function wakeAll(): AppThunk {
   return (dispatch, _getState, parts) => {
     void dispatch(sendBegun());
     parts.editPause.wake();
+    parts.orderPause.wake();
     dispatch(wakePhotos());
     void dispatch(sendOrders());
     void dispatch(sendHandings());

@@ -32,6 +32,7 @@ export interface WindowParts {
   readonly ahead: Set<string>;
   readonly photoPause: Pause;
   readonly editPause: Pause;
+  readonly orderPause: Pause;
   /** work that is going on, by what it is about: it is not begun twice */
   readonly going: Map<string, Promise<unknown>>;
   /** where photos are looked into and developed */
@@ -74,6 +75,7 @@ export function createWindowParts({
     ahead: new Set(),
     photoPause: forgettingPause(),
     editPause: forgettingPause(),
+    orderPause: forgettingPause(),
     going: new Map(),
     darkroom,
     insights: new Map(),
