@@ -17,10 +17,11 @@ export function wholeQuad(width: number, height: number): Quad {
 /** Signed area by the shoelace formula; positive when the corners run clockwise on screen (y down). */
 export function signedArea(points: readonly Point[]): number {
   let twice = 0;
+  // By index and not taken apart: outlines are compared some hundred thousand times a photo.
   for (let i = 0; i < points.length; i++) {
-    const [x0, y0] = points[i];
-    const [x1, y1] = points[(i + 1) % points.length];
-    twice += x0 * y1 - x1 * y0;
+    const from = points[i];
+    const to = points[i + 1 < points.length ? i + 1 : 0];
+    twice += from[0] * to[1] - to[0] * from[1];
   }
   return twice / 2;
 }

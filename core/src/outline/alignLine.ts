@@ -55,9 +55,25 @@ export function forEachVisible(
   const cos = Math.cos(line.angle);
   const sin = Math.sin(line.angle);
   const reach = Math.ceil(Math.hypot(width, height) / step) * step;
-  for (let t = -reach; t <= reach; t += step) {
-    const x = line.offset * cos - sin * t;
-    const y = line.offset * sin + cos * t;
+  const [x0, y0] = [line.offset * cos, line.offset * sin];
+  const [low, high] = visibleStretch(x0, -sin, width, visibleStretch(y0, cos, height, [-reach, reach]));
+  // A place more at both ends: whether it is inside is told by its own coordinates.
+  const first = Math.max(-reach, Math.floor(low / step) * step);
+  for (let t = first; t <= Math.min(reach, high + step); t += step) {
+    const x = x0 - sin * t;
+    const y = y0 + cos * t;
     if (x >= 0 && y >= 0 && x < width && y < height) visit(x, y, t);
   }
+}
+
+/** What is left of a stretch of t where start + slope * t lies from 0 to size. */
+function visibleStretch(
+  start: number,
+  slope: number,
+  size: number,
+  [low, high]: readonly [number, number],
+): readonly [number, number] {
+  if (slope === 0) return start >= 0 && start < size ? [low, high] : [0, -1];
+  const [a, b] = [-start / slope, (size - start) / slope];
+  return [Math.max(low, Math.min(a, b)), Math.min(high, Math.max(a, b))];
 }

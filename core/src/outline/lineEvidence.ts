@@ -54,6 +54,12 @@ export interface EvidenceSource {
   readonly netSides: Plane;
 }
 
+/** Across a line. */
+interface Normal {
+  readonly cos: number;
+  readonly sin: number;
+}
+
 /** Samples along a line are this far from each other, px. */
 const SAMPLE_STEP = 2;
 /** How far from the line the two sides are compared, px: past the blur of the edge, short of the first words. */
@@ -74,11 +80,12 @@ export function lineEvidence(source: EvidenceSource, line: Line): LineEvidence {
   const most = Math.ceil(Math.hypot(width, height) / SAMPLE_STEP) + 3;
   const sums = new Float64Array(most * SUM_COUNT);
   const measured = new Float64Array(SUM_COUNT);
+  const normal: Normal = { cos: Math.cos(line.angle), sin: Math.sin(line.angle) };
   forEachVisible(width, height, line, SAMPLE_STEP, (x, y, t) => {
     if (count === 0) from = t;
     measured.fill(0);
-    measureAt(source, line, x, y, measured);
-    measureInk(source.ink, line, x, y, measured);
+    measureAt(source, normal, x, y, measured);
+    measureInk(source.ink, normal, x, y, measured);
     const at = count * SUM_COUNT;
     for (let k = 0; k < SUM_COUNT; k++) sums[at + SUM_COUNT + k] = sums[at + k] + measured[k];
     count++;
@@ -94,17 +101,17 @@ const LEAN = 2;
 /** A mark is as clear as can be when it is some times darker than this, grey levels. */
 const CLEAR_INK = 6;
 
-function measureInk(ink: Plane, { angle }: Line, x: number, y: number, out: Float64Array): void {
-  const cos = Math.cos(angle);
-  const sin = Math.sin(angle);
+function measureInk(ink: Plane, { cos, sin }: Normal, x: number, y: number, out: Float64Array): void {
   for (const d of INK_DISTANCES) {
     out[SUM_INK_AHEAD] += nearest(ink, x + cos * d, y + sin * d) / INK_DISTANCES.length;
     out[SUM_INK_BEHIND] += nearest(ink, x - cos * d, y - sin * d) / INK_DISTANCES.length;
   }
   const on = nearest(ink, x, y);
-  let [ahead, behind] = [0, 0];
+  let ahead = 0;
+  let behind = 0;
   for (let lean = -LEAN; lean <= LEAN; lean++) {
-    const [px, py] = [x - sin * lean, y + cos * lean];
+    const px = x - sin * lean;
+    const py = y + cos * lean;
     ahead = Math.max(ahead, nearest(ink, px + cos * 3, py + sin * 3));
     behind = Math.max(behind, nearest(ink, px - cos * 3, py - sin * 3));
   }
@@ -131,10 +138,13 @@ function addInkProducts(sums: Float64Array, count: number): void {
   }
 }
 
-function measureAt(source: EvidenceSource, line: Line, x: number, y: number, out: Float64Array): void {
-  const { channels, field, rawField, noise, sheet, netSides } = source;
-  const cos = Math.cos(line.angle);
-  const sin = Math.sin(line.angle);
+function measureAt(
+  { channels, field, rawField, noise, sheet, netSides }: EvidenceSource,
+  { cos, sin }: Normal,
+  x: number,
+  y: number,
+  out: Float64Array,
+): void {
   for (const d of DISTANCES) {
     for (let c = 0; c < 3; c++) {
       out[SUM_AHEAD + c] += nearest(channels[c], x + cos * d, y + sin * d) / DISTANCES.length;

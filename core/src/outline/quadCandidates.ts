@@ -68,15 +68,23 @@ export function quadCandidates(
       }
     }
   }
-  const kept: QuadCandidate[] = [];
+  const kept: Measured[] = [];
   for (const [k, list] of lists.entries()) {
     cutTo(list, keep);
     const built = list.map(({ score, p, q }) => build(pairs[p], pairs[q], table, evidence, score));
-    const sensible = built.filter(({ quad }) => isSensible(quad, width, height));
+    const sensible = built
+      .map((candidate) => ({ candidate, area: signedArea(candidate.quad) }))
+      .filter(({ candidate, area }) => area > LEAST_AREA * width * height && isConvex(candidate.quad));
     // Each score fills its share of the places.
     addDistinct(kept, sensible, Math.ceil((count * (k + 1)) / lists.length));
   }
-  return kept;
+  return kept.map(({ candidate }) => candidate);
+}
+
+/** A candidate with its area, which many are compared by. */
+interface Measured {
+  readonly candidate: QuadCandidate;
+  readonly area: number;
 }
 
 interface Scored {
@@ -193,27 +201,22 @@ function build(
   };
 }
 
-function isSensible(quad: Quad, width: number, height: number): boolean {
-  return isConvex(quad) && signedArea(quad) > LEAST_AREA * width * height;
-}
-
 /** Quads that share more than this of their ground are one. */
 const SAME_GROUND = 0.985;
 
 /** Adds the best of every group of quads that cover nearly the same ground, up to a length. */
-function addDistinct(kept: QuadCandidate[], ranked: readonly QuadCandidate[], length: number): void {
-  for (const candidate of ranked) {
+function addDistinct(kept: Measured[], ranked: readonly Measured[], length: number): void {
+  for (const one of ranked) {
     if (kept.length >= length) return;
     const isKnown = kept.some(
-      ({ quad }) =>
-        mayBeSame(quad, candidate.quad) && intersectionOverUnion(quad, candidate.quad) > SAME_GROUND,
+      (other) =>
+        mayBeSame(one.area, other.area) &&
+        intersectionOverUnion(other.candidate.quad, one.candidate.quad) > SAME_GROUND,
     );
-    if (!isKnown) kept.push(candidate);
+    if (!isKnown) kept.push(one);
   }
 }
 
 /** Quads of which one is much the larger cannot be one: most are told apart by this alone. */
-function mayBeSame(a: Quad, b: Quad): boolean {
-  const [areaA, areaB] = [signedArea(a), signedArea(b)];
-  return Math.min(areaA, areaB) > SAME_GROUND * Math.max(areaA, areaB);
-}
+const mayBeSame = (areaA: number, areaB: number): boolean =>
+  Math.min(areaA, areaB) > SAME_GROUND * Math.max(areaA, areaB);
