@@ -1,4 +1,6 @@
+import { forEachSet } from '../raster/forEachSet';
 import { median } from '../statistics/quantile';
+import { backAmong } from './backAmong';
 import type { CellFacts } from './cellFacts';
 import { OF_STROKES } from './findUnwanted';
 import { LOGIT_SCALE, logitByte, type InkLikelihood } from './inkLikelihood';
@@ -91,6 +93,13 @@ export function strokeCells(
       own[i] = 0;
       doubted[i] = 1;
     }
+  }
+  const back = isBack && backAmong(own, seen, darkest, usual, { low, backCells: likelyUnwanted.length });
+  if (back) {
+    forEachSet(back, (i) => {
+      own[i] = 0;
+      doubted[i] = 1;
+    });
   }
   const { count, starts, ends, roots, sizes, sure } = strokeRuns(
     own,
