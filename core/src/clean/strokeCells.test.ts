@@ -21,21 +21,29 @@ interface Added {
   readonly dark: number;
   /** how many cells it reaches down @default DOWN */
   readonly down?: number;
+  /** and across @default ACROSS */
+  readonly across?: number;
 }
 
 /** What becomes of a stroke that is added to a written page. */
-function fateOf({ ink, unwanted = 0.01, dark, down = DOWN }: Added): 'stroke' | 'doubted' | 'nothing' {
+function fateOf({
+  ink,
+  unwanted = 0.01,
+  dark,
+  down = DOWN,
+  across = ACROSS,
+}: Added): 'stroke' | 'doubted' | 'nothing' {
   const changed: InkLikelihood = { ...seen, ink: seen.ink.slice(), unwanted: seen.unwanted.slice() };
   const levels = darkest.slice();
   for (let y = TOP; y < TOP + down; y++) {
-    for (let i = y * seen.width + LEFT; i < y * seen.width + LEFT + ACROSS; i++) {
+    for (let i = y * seen.width + LEFT; i < y * seen.width + LEFT + across; i++) {
       changed.ink[i] = logitByte(ink);
       changed.unwanted[i] = logitByte(unwanted);
       levels[i] = dark;
     }
   }
   const { strokes, doubted } = strokeCells(map, changed, cellFactsOf(changed, levels, NO_HOLES), 0);
-  const middle = (TOP + 1) * seen.width + LEFT + ACROSS / 2;
+  const middle = (TOP + 1) * seen.width + LEFT + across / 2;
   return strokes[middle] === 1 ? 'stroke' : doubted[middle] === 1 ? 'doubted' : 'nothing';
 }
 
@@ -86,6 +94,15 @@ describe('strokes', () => {
     expect(fateOf({ ink: 0.75, unwanted: 0.4, dark: 50 })).toBe('doubted');
     expect(fateOf({ ink: 0.75, unwanted: 0.01, dark: 50 })).toBe('stroke');
     expect(fateOf({ ink: 0.75, unwanted: 0.4, dark: 160 })).toBe('stroke');
+  });
+
+  it('are doubted where they are a pale speck far from all writing, and are not where they are dark', () => {
+    const speck = { down: 3, across: 4 };
+    expect(fateOf({ ...speck, ink: 0.7, dark: 70 })).toBe('doubted');
+    expect(fateOf({ ...speck, ink: 0.7, dark: 190 })).toBe('stroke');
+    expect(fateOf({ ...speck, ink: 0.95, dark: 70 })).toBe('stroke');
+    // As pale, but as long as a word's stroke.
+    expect(fateOf({ ink: 0.7, dark: 70 })).toBe('stroke');
   });
 
   it('are their own where they touch the back’s: what is faint and likelier unwanted is not lifted with them', () => {

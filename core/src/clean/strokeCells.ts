@@ -5,6 +5,7 @@ import type { CellFacts } from './cellFacts';
 import { OF_STROKES } from './findUnwanted';
 import { LOGIT_SCALE, logitByte, type InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
+import { loneSpecks } from './loneSpecks';
 import { strokeRuns } from './strokeRuns';
 
 /** A stroke's cells are at least as likely as the first, one of them as the second: hysteresis along the stroke. */
@@ -30,6 +31,9 @@ const MAYBE_BACK = [logitByte(0.2), logitByte(0.05)] as const;
  */
 const OF_UNLIKELY = 0.8;
 const MOST_UNLIKELY = 0.42;
+/** A speck far from all strokes may be grain where it is fainter than this share of them, and less likely ink than that. */
+const PALE_SPECK = 0.7;
+const SURE_SPECK = logitByte(0.88);
 /** The back shows through without a colour of its own: red over its paper less blue over its paper, on the mean. */
 const COLOURED = 0.06;
 
@@ -101,13 +105,14 @@ export function strokeCells(
       doubted[i] = 1;
     });
   }
-  const { count, starts, ends, roots, sizes, sure } = strokeRuns(
+  const runs = strokeRuns(
     own,
     width,
     height,
     (y, out) => y === 0 && out.fill(low),
     (y, out) => y === 0 && out.fill(high),
   );
+  const { count, starts, ends, roots, sizes, sure } = runs;
   const isStroke = (run: number) => sure[roots[run]] === 1 && sizes[roots[run]] >= LEAST_CELLS;
   const darkness = new Float32Array(count);
   const squares = new Float32Array(count);
@@ -154,12 +159,18 @@ export function strokeCells(
   const ruleEnds = new Uint8Array(width * height);
   const isRuleEnd = (root: number) =>
     sizes[root] < END_CELLS && ruled[root] > MAYBE_END * sizes[root] && isNearEdge(seen, starts[root]);
+  const isOverNoise = (root: number) =>
+    darkness[root] >= (sizes[root] < LITTLE ? OF_NOISE.dot : OF_NOISE.stroke) * noise * sizes[root];
+  const lone = loneSpecks(runs, {
+    ...{ width, height },
+    isShown: (root) => isStroke(root) && isOverNoise(root) && !isDoubted(root),
+    mayBeGrain: (root) => share[root] < PALE_SPECK && inks[root] < SURE_SPECK * sizes[root],
+  });
   for (let run = 0; run < count; run++) {
-    if (!isStroke(run)) continue;
     const root = roots[run];
-    const least = sizes[root] < LITTLE ? OF_NOISE.dot : OF_NOISE.stroke;
-    if (darkness[root] < least * noise * sizes[root]) continue;
-    const cells = isRuleEnd(root) ? ruleEnds : isDoubted(root) ? doubted : strokes;
+    if (!isStroke(run) || !isOverNoise(root)) continue;
+    const isNoStroke = isDoubted(root) || lone?.[root] === 1;
+    const cells = isRuleEnd(root) ? ruleEnds : isNoStroke ? doubted : strokes;
     cells.fill(1, starts[run], ends[run]);
   }
   return { strokes, doubted, ruleEnds };
