@@ -1,5 +1,6 @@
+import { seenOf } from '../../testing/parts';
 import { backAmong } from './backAmong';
-import { logitByte, type InkLikelihood } from './inkLikelihood';
+import { logitByte } from './inkLikelihood';
 
 /** A page on which a stroke of its own runs across, and one of the back's down through it. */
 const WIDTH = 80;
@@ -17,7 +18,7 @@ interface Line {
 
 function pageWith({ ink = 0.55, unwanted = 0.2, dark = 40 }: Line) {
   const own = new Uint8Array(WIDTH * HEIGHT);
-  const seen = { unwanted: new Uint8Array(own.length), width: WIDTH, height: HEIGHT } as InkLikelihood;
+  const seen = seenOf(WIDTH, HEIGHT);
   const darkest = new Uint8Array(own.length);
   for (let y = 5; y < HEIGHT - 5; y++) {
     const [from, to] = [y * WIDTH + BACK_COLUMN, y * WIDTH + BACK_COLUMN + 2];

@@ -1,5 +1,6 @@
 import { connectedRuns } from '../raster/connectedRuns';
 import { logitByte, type InkLikelihood } from './inkLikelihood';
+import { strokeFacts } from './strokeFacts';
 import type { UsualDarkness } from './usualNear';
 import { widestAround } from './widestAround';
 
@@ -25,7 +26,7 @@ const MOST_INK = logitByte(0.7);
  */
 export function backAmong(
   own: Uint8Array,
-  { unwanted, width, height }: InkLikelihood,
+  { unwanted, rules, width, height }: InkLikelihood,
   darkest: Uint8Array,
   { near }: UsualDarkness,
   { low, backCells }: { readonly low: number; readonly backCells: number },
@@ -36,22 +37,13 @@ export function backAmong(
   const around = widestAround(dark, width, height, REACH);
   const faint = new Uint8Array(own.length);
   for (let i = 0; i < own.length; i++) if (dark[i] > 0 && around[i] < OF_USUAL * near(i)) faint[i] = 1;
-  const { count, starts, ends, roots } = connectedRuns(faint, width, height, { joinsCorners: true });
-  const cells = new Uint32Array(count);
-  const inks = new Float32Array(count);
-  const unwanteds = new Float32Array(count);
-  for (let run = 0; run < count; run++) {
-    cells[roots[run]] += ends[run] - starts[run];
-    for (let i = starts[run]; i < ends[run]; i++) {
-      inks[roots[run]] += own[i];
-      unwanteds[roots[run]] += unwanted[i];
-    }
-  }
-  for (let run = 0; run < count; run++) {
-    const root = roots[run];
-    const size = cells[root];
-    const isBack = size >= LEAST_CELLS && unwanteds[root] >= UNWANTED * size && inks[root] <= MOST_INK * size;
-    if (!isBack) faint.fill(0, starts[run], ends[run]);
+  const runs = connectedRuns(faint, width, height, { joinsCorners: true });
+  const parts = strokeFacts(runs, () => true, { darkest, ink: own, unwanted, rules });
+  for (let run = 0; run < runs.count; run++) {
+    const part = runs.roots[run];
+    const isBack =
+      parts.cells[part] >= LEAST_CELLS && parts.unwanted[part] >= UNWANTED && parts.ink[part] <= MOST_INK;
+    if (!isBack) faint.fill(0, runs.starts[run], runs.ends[run]);
   }
   return faint;
 }

@@ -6,6 +6,7 @@ import { OF_STROKES } from './findUnwanted';
 import { LOGIT_SCALE, logitByte, type InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
 import { loneSpecks } from './loneSpecks';
+import { strokeFacts } from './strokeFacts';
 import { strokeRuns } from './strokeRuns';
 
 /** A stroke's cells are at least as likely as the first, one of them as the second: hysteresis along the stroke. */
@@ -114,57 +115,39 @@ export function strokeCells(
   );
   const { count, starts, ends, roots, sizes, sure } = runs;
   const isStroke = (run: number) => sure[roots[run]] === 1 && sizes[roots[run]] >= LEAST_CELLS;
-  const darkness = new Float32Array(count);
-  const squares = new Float32Array(count);
-  const inks = new Float32Array(count);
-  const unwantedOf = new Float32Array(count);
-  const warm = new Float32Array(count);
-  const ruled = new Float32Array(count);
-  for (let run = 0; run < count; run++) {
-    if (!isStroke(run)) continue;
-    const root = roots[run];
-    for (let i = starts[run]; i < ends[run]; i++) {
-      const dark = darkest[i];
-      darkness[root] += dark;
-      squares[root] += dark * dark;
-      inks[root] += own[i];
-      unwantedOf[root] += unwanted[i];
-      ruled[root] += seen.rules[i];
-    }
-  }
-  /** How dark it is, over how dark strokes are; near its darkest cells, or soft strokes would be fainter than sharp ones. */
+  const facts = strokeFacts(runs, isStroke, { darkest, ink: own, unwanted, rules: seen.rules });
+  /** How dark it is, over how dark strokes are. */
   const share = new Float32Array(count).fill(Infinity);
   for (let run = 0; run < count; run++) {
-    if (roots[run] !== run || darkness[run] === 0) continue;
-    const dark = squares[run] / darkness[run];
-    const near = dark < faintBelow ? usual.strong : usual.near(starts[run]);
-    if (near > 0) share[run] = dark / near;
+    if (roots[run] !== run || !(facts.dark[run] > 0)) continue;
+    const near = facts.dark[run] < faintBelow ? usual.strong : usual.near(starts[run]);
+    if (near > 0) share[run] = facts.dark[run] / near;
   }
-  const isDoubted = (root: number) => {
-    const size = sizes[root];
-    if (share[root] >= OF_STROKES || Math.abs(warm[root]) > COLOURED * size) return false;
-    if (share[root] < leastShare(inks[root] / size)) return true;
-    return (
-      isBack &&
-      unwantedOf[root] / size > MAYBE_BACK[1] + ((MAYBE_BACK[0] - MAYBE_BACK[1]) * share[root]) / OF_STROKES
-    );
-  };
+  const warm = new Float32Array(count);
   for (let run = 0; run < count; run++) {
     const root = roots[run];
     // Only what may be doubted need be looked at.
     if (!isStroke(run) || share[root] >= OF_STROKES) continue;
     for (let i = starts[run]; i < ends[run]; i++) warm[root] += warmth(i);
   }
+  const isDoubted = (root: number) => {
+    if (share[root] >= OF_STROKES || Math.abs(warm[root]) > COLOURED * sizes[root]) return false;
+    if (share[root] < leastShare(facts.ink[root])) return true;
+    return (
+      isBack &&
+      facts.unwanted[root] > MAYBE_BACK[1] + ((MAYBE_BACK[0] - MAYBE_BACK[1]) * share[root]) / OF_STROKES
+    );
+  };
   const strokes = new Uint8Array(width * height);
   const ruleEnds = new Uint8Array(width * height);
   const isRuleEnd = (root: number) =>
-    sizes[root] < END_CELLS && ruled[root] > MAYBE_END * sizes[root] && isNearEdge(seen, starts[root]);
+    sizes[root] < END_CELLS && facts.rules[root] > MAYBE_END && isNearEdge(seen, starts[root]);
   const isOverNoise = (root: number) =>
-    darkness[root] >= (sizes[root] < LITTLE ? OF_NOISE.dot : OF_NOISE.stroke) * noise * sizes[root];
+    facts.mean[root] >= (sizes[root] < LITTLE ? OF_NOISE.dot : OF_NOISE.stroke) * noise;
   const lone = loneSpecks(runs, {
     ...{ width, height },
     isShown: (root) => isStroke(root) && isOverNoise(root) && !isDoubted(root),
-    mayBeGrain: (root) => share[root] < PALE_SPECK && inks[root] < SURE_SPECK * sizes[root],
+    mayBeGrain: (root) => share[root] < PALE_SPECK && facts.ink[root] < SURE_SPECK,
   });
   for (let run = 0; run < count; run++) {
     const root = roots[run];
