@@ -1,9 +1,11 @@
 import { median } from '../statistics/quantile';
 import { atLeast } from '../raster/atLeast';
 import { eitherOf } from '../raster/eitherOf';
+import { evenEnds } from './evenEnds';
 import { findLines, type Rule } from './findRules';
 import { logitByte } from './inkLikelihood';
-import { joinOverRule } from './joinOverRule';
+import { joinOverRule, type RuleCourse } from './joinOverRule';
+import { levelAlong } from './levelAlong';
 import { ruleProfiles, STEP } from './ruleProfiles';
 
 /** Cells of rules count so much in a profile; where a line begins it has rules on at least a third of a step. */
@@ -72,7 +74,9 @@ export function evenRules(cells: RuledCells): void {
     lines.flatMap((line) => {
       const half = halfThickness(rules, line, way);
       const level = levelOf(cells, line, half, way);
-      return level === null ? [] : [{ line, way, half, level }];
+      return level === null
+        ? []
+        : [{ line, way, half, level, levelAt: levelAlong(cells, courseOf(line, half, level, way)) }];
     }),
   );
   const usual = median(measured.map(({ level }) => level));
@@ -81,8 +85,12 @@ export function evenRules(cells: RuledCells): void {
     if (measured.length >= FEW_LINES && each.level > DARKER * usual + STRAYS[1]) continue;
     evenLine(cells, each);
     const { line, way, half, level } = each;
-    joinOverRule(cells, { ...way, half, level, middleAt: (k) => middleAt(line, k) });
+    joinOverRule(cells, courseOf(line, half, level, way));
   }
+  evenEnds(
+    cells,
+    measured.map(({ line, way, half, level, levelAt }) => ({ ...courseOf(line, half, level, way), levelAt })),
+  );
   const isRuled = (along: Way) => isDotted || measured.filter(({ way }) => way === along).length >= FEW_LINES;
   if (!isRuled(acrossWay) && !isRuled(uprightWay)) return;
   const through = throughLines(cells);
@@ -112,7 +120,8 @@ function evenMargins(cells: RuledCells, lines: readonly Rule[], way: Way): void 
     }
     // Mostly a rule already: what is left of it are strokes that cross it.
     if (levels.length < LEAST_STROKE * way.length) continue;
-    evenLine(cells, { line, way, half, level: median(levels) }, ANY_INK);
+    const level = median(levels);
+    evenLine(cells, { line, way, half, level, levelAt: () => level }, ANY_INK);
   }
 }
 
@@ -123,6 +132,8 @@ interface MeasuredLine {
   readonly half: number;
   /** how dark it is */
   readonly level: number;
+  /** and at a cell along it */
+  readonly levelAt: (k: number) => number;
 }
 
 /** From a cell to the next along a line, and across it. */
@@ -134,17 +145,17 @@ interface Way {
 }
 
 /** @param mostInk what the net is surer of stays a stroke */
-function evenLine(cells: RuledCells, { line, way, half, level }: MeasuredLine, mostInk = SURELY_INK): void {
+function evenLine(cells: RuledCells, { line, way, half, levelAt }: MeasuredLine, mostInk = SURELY_INK): void {
   const { darkest, ink, strokes, rules } = cells;
-  const most = level * STRAYS[0] + STRAYS[1];
   for (let k = 1; k < way.length - 1; k++) {
     const middle = middleAt(line, k);
     if (middle < half + 4 || middle >= way.places - half - 4) continue;
     const at = middle * way.beside + k * way.along;
     if (reachesOut(strokes, at, half, way)) continue;
+    const level = levelAt(k);
     let dark = 0;
     for (let d = -half; d <= half; d++) dark = Math.max(dark, darkest[at + d * way.beside]);
-    if (dark > most || dark < LEAST_DARK * level) continue;
+    if (dark > level * STRAYS[0] + STRAYS[1] || dark < LEAST_DARK * level) continue;
     for (let d = -half - 1; d <= half + 1; d++) {
       const i = at + d * way.beside;
       if (strokes[i] === 0 && (rules[i] === 1 || Math.abs(d) > half)) continue;
@@ -165,6 +176,12 @@ function reachesOut(strokes: Uint8Array, at: number, half: number, { along, besi
   }
   return false;
 }
+
+const courseOf = (line: Rule, half: number, level: number, way: Way): RuleCourse => ({
+  ...way,
+  ...{ half, level },
+  middleAt: (k) => middleAt(line, k),
+});
 
 /** The line's middle at a cell along it: between the steps' middles in proportion. */
 function middleAt({ middles }: Rule, k: number): number {
