@@ -78,6 +78,9 @@ export function* outlineStages(photo: Rgba): Generator<void, Outline> {
   const factor = Math.max(1, Math.ceil(Math.max(photo.width, photo.height) / SEARCH_SIDE));
   const seen = yield* seeStages(shrinkByInteger(photo, factor, { coarse: true }));
   yield;
+  const isEven = isEvenToTheBorder(seen.channels[0]);
+  // Whatever the net makes of an even picture, there is no side of a sheet in it.
+  if (!seen.rawField.strength.some((strength) => strength > 0)) return { ...NO_OUTLINE, isAllSheet: isEven };
   const isBook = showsTwoPages(seen.map);
   if (isBook) {
     const pages = yield* twoPages(photo, seen, factor);
@@ -86,7 +89,6 @@ export function* outlineStages(photo: Rgba): Generator<void, Outline> {
   const search = yield* searchStages(seen, isBook ? bothPages(seen.map) : seen.map.first);
   const choice = choose(search, seen.ink);
   yield;
-  const isEven = isEvenToTheBorder(seen.channels[0]);
   if (!choice) return { ...NO_OUTLINE, isAllSheet: isEven, isThroughWriting: !isEven };
   const { best, confidence, elsewhere, refused } = choice;
   const isSure = confidence >= LEAST_OUTLINE_CONFIDENCE;
