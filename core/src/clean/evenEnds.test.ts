@@ -1,4 +1,5 @@
-import { evenEnds, type EndingRule } from './evenEnds';
+import { evenEnds } from './evenEnds';
+import type { LevelledRule } from './levelAlong';
 
 const [WIDTH, HEIGHT] = [300, 400];
 const LEVEL = 60;
@@ -6,7 +7,7 @@ const LEVEL = 60;
 const ROW = 100;
 const COLUMN = 10;
 
-const course = (isAcross: boolean): EndingRule => ({
+const course = (isAcross: boolean): LevelledRule => ({
   ...(isAcross
     ? { length: WIDTH, places: HEIGHT, along: 1, beside: WIDTH }
     : { length: HEIGHT, places: WIDTH, along: WIDTH, beside: 1 }),

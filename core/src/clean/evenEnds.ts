@@ -1,5 +1,5 @@
 import { connectedRuns } from '../raster/connectedRuns';
-import type { RuleCourse } from './joinOverRule';
+import type { LevelledRule } from './levelAlong';
 
 /** Hardly anybody writes so near to a side of the page, as a share of its shorter side. */
 const NEAR_SIDE = 0.07;
@@ -8,11 +8,6 @@ const FLANK = 3;
 /** It is no darker than the rule by this factor on the mean, and no longer, in cells. */
 const MOST_DARKER = 1.25;
 const MOST_CELLS = 500;
-
-export interface EndingRule extends RuleCourse {
-  /** how dark it is at a cell along it */
-  readonly levelAt: (k: number) => number;
-}
 
 interface RuledPlanes {
   readonly width: number;
@@ -30,7 +25,7 @@ interface RuledPlanes {
  */
 export function evenEnds(
   { width, height, darkest, strokes, rules }: RuledPlanes,
-  courses: readonly EndingRule[],
+  courses: readonly LevelledRule[],
 ): void {
   if (courses.length === 0) return;
   const levels = levelsNearSides(width, height, courses);
@@ -56,7 +51,7 @@ export function evenEnds(
 }
 
 /** How dark a rule is where one runs near a side of the page, added up where two cross; else 0. */
-function levelsNearSides(width: number, height: number, courses: readonly EndingRule[]): Uint16Array {
+function levelsNearSides(width: number, height: number, courses: readonly LevelledRule[]): Uint16Array {
   const levels = new Uint16Array(width * height);
   const margin = Math.round(NEAR_SIDE * Math.min(width, height));
   for (const { length, places, along, beside, half, middleAt, levelAt } of courses) {
@@ -65,7 +60,8 @@ function levelsNearSides(width: number, height: number, courses: readonly Ending
       const isNear = Math.min(k, length - 1 - k, middle, places - 1 - middle) < margin;
       if (!isNear) continue;
       const [from, to] = [Math.max(0, middle - half - FLANK), Math.min(places - 1, middle + half + FLANK)];
-      for (let place = from; place <= to; place++) levels[place * beside + k * along] += levelAt(k);
+      const level = levelAt(k);
+      for (let place = from; place <= to; place++) levels[place * beside + k * along] += level;
     }
   }
   return levels;

@@ -104,6 +104,25 @@ describe('evenRules', () => {
     expect(cells.rules.subarray(330 * WIDTH, 331 * WIDTH).includes(1)).toBe(false);
   });
 
+  it('leaves the end of a line that somebody drew along the squares, also near the page’s side', () => {
+    const endOf = (dark: number) => {
+      const cells = ruled(({ strokes, rules, likely, darkest }, at) => {
+        for (let x = 0; x < WIDTH; x++) {
+          for (const y of [330, 331]) {
+            const isEnd = x >= 4 && x < 18;
+            darkest[at(x, y)] = dark;
+            strokes[at(x, y)] = isEnd ? 1 : 0;
+            rules[at(x, y)] = isEnd ? 0 : 1;
+            likely[at(x, y)] = isEnd ? 0 : logitByte(0.9);
+          }
+        }
+      });
+      return cells.strokes[330 * WIDTH + 10];
+    };
+    expect(endOf(LEVEL)).toBe(0);
+    expect(endOf(2.5 * LEVEL)).toBe(1);
+  });
+
   /** An upright line two cells thick that looks like a pen's. */
   const drawLine = ({ strokes, rules, darkest, ink }: RuledCells, x: number, from: number, to: number) => {
     for (let y = from; y < to; y++) {

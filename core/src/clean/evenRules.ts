@@ -4,8 +4,8 @@ import { eitherOf } from '../raster/eitherOf';
 import { evenEnds } from './evenEnds';
 import { findLines, type Rule } from './findRules';
 import { logitByte } from './inkLikelihood';
-import { joinOverRule, type RuleCourse } from './joinOverRule';
-import { levelAlong } from './levelAlong';
+import { joinOverRule } from './joinOverRule';
+import { levelAlong, type LevelledRule } from './levelAlong';
 import { ruleProfiles, STEP } from './ruleProfiles';
 
 /** Cells of rules count so much in a profile; where a line begins it has rules on at least a third of a step. */
@@ -72,25 +72,20 @@ export function evenRules(cells: RuledCells): void {
   ] as const;
   const measured = ways.flatMap(([lines, way]) =>
     lines.flatMap((line) => {
-      const half = halfThickness(rules, line, way);
-      const level = levelOf(cells, line, half, way);
-      return level === null
-        ? []
-        : [{ line, way, half, level, levelAt: levelAlong(cells, courseOf(line, half, level, way)) }];
+      const course = measureLine(cells, line, way);
+      return course ? [{ way, course }] : [];
     }),
   );
-  const usual = median(measured.map(({ level }) => level));
-  for (const each of measured) {
+  const usual = median(measured.map(({ course }) => course.level));
+  const printed = measured
+    .map(({ course }) => course)
     // Somebody drew a line along the squares.
-    if (measured.length >= FEW_LINES && each.level > DARKER * usual + STRAYS[1]) continue;
-    evenLine(cells, each);
-    const { line, way, half, level } = each;
-    joinOverRule(cells, courseOf(line, half, level, way));
+    .filter(({ level }) => measured.length < FEW_LINES || level <= DARKER * usual + STRAYS[1]);
+  for (const course of printed) {
+    evenLine(cells, course);
+    joinOverRule(cells, course);
   }
-  evenEnds(
-    cells,
-    measured.map(({ line, way, half, level, levelAt }) => ({ ...courseOf(line, half, level, way), levelAt })),
-  );
+  evenEnds(cells, printed);
   const isRuled = (along: Way) => isDotted || measured.filter(({ way }) => way === along).length >= FEW_LINES;
   if (!isRuled(acrossWay) && !isRuled(uprightWay)) return;
   const through = throughLines(cells);
@@ -121,19 +116,9 @@ function evenMargins(cells: RuledCells, lines: readonly Rule[], way: Way): void 
     // Mostly a rule already: what is left of it are strokes that cross it.
     if (levels.length < LEAST_STROKE * way.length) continue;
     const level = median(levels);
-    evenLine(cells, { line, way, half, level, levelAt: () => level }, ANY_INK);
+    const course = { ...way, half, level, levelAt: () => level, middleAt: (k: number) => middleAt(line, k) };
+    evenLine(cells, course, ANY_INK);
   }
-}
-
-interface MeasuredLine {
-  readonly line: Rule;
-  readonly way: Way;
-  /** cells from its middle to its edge */
-  readonly half: number;
-  /** how dark it is */
-  readonly level: number;
-  /** and at a cell along it */
-  readonly levelAt: (k: number) => number;
 }
 
 /** From a cell to the next along a line, and across it. */
@@ -145,19 +130,22 @@ interface Way {
 }
 
 /** @param mostInk what the net is surer of stays a stroke */
-function evenLine(cells: RuledCells, { line, way, half, levelAt }: MeasuredLine, mostInk = SURELY_INK): void {
-  const { darkest, ink, strokes, rules } = cells;
-  for (let k = 1; k < way.length - 1; k++) {
-    const middle = middleAt(line, k);
-    if (middle < half + 4 || middle >= way.places - half - 4) continue;
-    const at = middle * way.beside + k * way.along;
-    if (reachesOut(strokes, at, half, way)) continue;
+function evenLine(
+  { darkest, ink, strokes, rules }: RuledCells,
+  { length, places, along, beside, half, middleAt, levelAt }: LevelledRule,
+  mostInk = SURELY_INK,
+): void {
+  for (let k = 1; k < length - 1; k++) {
+    const middle = middleAt(k);
+    if (middle < half + 4 || middle >= places - half - 4) continue;
+    const at = middle * beside + k * along;
+    if (reachesOut(strokes, at, half, { along, beside })) continue;
     const level = levelAt(k);
     let dark = 0;
-    for (let d = -half; d <= half; d++) dark = Math.max(dark, darkest[at + d * way.beside]);
+    for (let d = -half; d <= half; d++) dark = Math.max(dark, darkest[at + d * beside]);
     if (dark > level * STRAYS[0] + STRAYS[1] || dark < LEAST_DARK * level) continue;
     for (let d = -half - 1; d <= half + 1; d++) {
-      const i = at + d * way.beside;
+      const i = at + d * beside;
       if (strokes[i] === 0 && (rules[i] === 1 || Math.abs(d) > half)) continue;
       if (darkest[i] < LEAST_DARK * level || ink[i] > mostInk) continue;
       strokes[i] = 0;
@@ -167,7 +155,12 @@ function evenLine(cells: RuledCells, { line, way, half, levelAt }: MeasuredLine,
 }
 
 /** Whether strokes lie beside the line, here or at the next cells along it: further out than `evenLine` changes any. */
-function reachesOut(strokes: Uint8Array, at: number, half: number, { along, beside }: Way): boolean {
+function reachesOut(
+  strokes: Uint8Array,
+  at: number,
+  half: number,
+  { along, beside }: Pick<Way, 'along' | 'beside'>,
+): boolean {
   for (let j = -1; j <= 1; j++) {
     for (let d = half + 2; d <= half + 3; d++) {
       if (strokes[at + j * along + d * beside] === 1 || strokes[at + j * along - d * beside] === 1)
@@ -177,11 +170,14 @@ function reachesOut(strokes: Uint8Array, at: number, half: number, { along, besi
   return false;
 }
 
-const courseOf = (line: Rule, half: number, level: number, way: Way): RuleCourse => ({
-  ...way,
-  ...{ half, level },
-  middleAt: (k) => middleAt(line, k),
-});
+/** How a line runs and how dark it is; null when it is seen too seldom. */
+function measureLine(cells: RuledCells, line: Rule, way: Way): LevelledRule | null {
+  const half = halfThickness(cells.rules, line, way);
+  const level = levelOf(cells, line, half, way);
+  if (level === null) return null;
+  const course = { ...way, half, level, middleAt: (k: number) => middleAt(line, k) };
+  return { ...course, levelAt: levelAlong(cells, course) };
+}
 
 /** The line's middle at a cell along it: between the steps' middles in proportion. */
 function middleAt({ middles }: Rule, k: number): number {

@@ -7,6 +7,11 @@ const STRETCH = 64;
 const FEW_CELLS = 12;
 const MOST_DARKER = 1.6;
 
+/** A rule with how dark it is along it. */
+export interface LevelledRule extends RuleCourse {
+  readonly levelAt: (k: number) => number;
+}
+
 interface RuleCells {
   /** how dark each cell is at most */
   readonly darkest: Uint8Array;
