@@ -124,10 +124,16 @@ describe('evenRules', () => {
   });
 
   /** An upright line two cells thick that looks like a pen's. */
-  const drawLine = ({ strokes, rules, darkest, ink }: RuledCells, x: number, from: number, to: number) => {
+  const drawLine = (
+    { strokes, rules, darkest, ink }: RuledCells,
+    x: number,
+    from: number,
+    to: number,
+    dark = 2 * LEVEL,
+  ) => {
     for (let y = from; y < to; y++) {
       for (let i = y * WIDTH + x; i < y * WIDTH + x + 2; i++) {
-        [strokes[i], rules[i], darkest[i], ink[i]] = [1, 0, 2 * LEVEL, logitByte(0.99)];
+        [strokes[i], rules[i], darkest[i], ink[i]] = [1, 0, dark, logitByte(0.99)];
       }
     }
   };
@@ -158,6 +164,18 @@ describe('evenRules', () => {
         300,
       )[1],
     ).toBeGreaterThan(0.95);
+  });
+
+  it('leaves a line that somebody drew along most of a rule near the side', () => {
+    const line = ruled((given) => {
+      for (let y = 0; y < HEIGHT; y++) {
+        for (let i = y * WIDTH + 90; i < y * WIDTH + 92; i++) {
+          [given.rules[i], given.darkest[i], given.likely[i]] = [1, LEVEL, logitByte(0.9)];
+        }
+      }
+      drawLine(given, 90, 110, HEIGHT, 3 * LEVEL);
+    });
+    expect(ofLine(line, 90)[1]).toBeGreaterThan(0.7);
   });
 
   it('leaves a line down a page that is not ruled', () => {

@@ -1,4 +1,4 @@
-import { median } from '../statistics/quantile';
+import { median, quantile } from '../statistics/quantile';
 import { atLeast } from '../raster/atLeast';
 import { eitherOf } from '../raster/eitherOf';
 import { evenEnds } from './evenEnds';
@@ -35,6 +35,9 @@ const NEAR_SIDE = 0.3;
 const MARGIN_HALF = 3;
 /** Where less of it is a stroke it is a rule already. */
 const LEAST_STROKE = 0.25;
+/** A margin is about as dark all along: of so many of its cells none is darker than such a share of how dark it mostly is, or it is none. */
+const PALE_SHARE = 0.2;
+const PALE = 0.5;
 /** Cells of a margin are its own however sure the net is that they are ink. */
 const ANY_INK = 255;
 
@@ -109,13 +112,17 @@ function evenMargins(cells: RuledCells, lines: readonly Rule[], way: Way): void 
     const half = halfThickness(strokes, line, way);
     if (half > MARGIN_HALF) continue;
     const levels: number[] = [];
+    const all: number[] = [];
     for (let k = 0; k < way.length; k++) {
       const at = middleAt(line, k) * way.beside + k * way.along;
       if (strokes[at] === 1) levels.push(darkest[at]);
+      all.push(Math.max(darkest[at], darkest[at - way.beside] ?? 0, darkest[at + way.beside] ?? 0));
     }
     // Mostly a rule already: what is left of it are strokes that cross it.
     if (levels.length < LEAST_STROKE * way.length) continue;
     const level = median(levels);
+    // Much paler on part of its way: somebody drew a line along a rule.
+    if (quantile(all, PALE_SHARE) < PALE * level) continue;
     const course = { ...way, half, level, levelAt: () => level, middleAt: (k: number) => middleAt(line, k) };
     evenLine(cells, course, ANY_INK);
   }
