@@ -1,11 +1,12 @@
 import { LOGIT_SCALE, type InkLikelihood } from '../src/clean/inkLikelihood';
 import type { PageParts } from '../src/clean/pageParts';
+import { UNSHIFTED } from '../src/clean/thresholdShift';
 
 /** A page's parts in which nothing is but what is given. */
 export function partsOf(width: number, height: number, given: Partial<PageParts> = {}): PageParts {
   const plane = () => new Uint8Array(width * height);
   return {
-    ...{ step: 2, width, height, shift: 0 },
+    ...{ step: 2, width, height, shift: UNSHIFTED },
     ...{ kinds: plane(), strokes: plane(), onRules: plane(), darkest: plane(), toned: plane() },
     ...given,
   };

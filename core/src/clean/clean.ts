@@ -19,6 +19,7 @@ import { pageParts } from './pageParts';
 import { showLook } from './showLook';
 import type { RuleShow } from './showParts';
 import { pen } from './pen';
+import { shiftWhereMissed, UNSHIFTED, type ThresholdShift } from './thresholdShift';
 import { AS_FOUND, type Tuning } from './tone';
 import { toneGround } from './toneGround';
 
@@ -82,23 +83,23 @@ const WORTH_IT = 0.7;
 /** How much more gently the parts are told then, in units of a logit. */
 const GENTLER = -1.6;
 
-/** The page's parts; told once more, and more gently, when strokes that can be seen, or may be, are not among them. */
+/** The page's parts; told once more, and more gently there, when strokes that can be seen, or may be, are not among them. */
 function withParts(overPaper: InkMap, seenByNet: InkLikelihood): InkMap {
   const withTones = colouredAreas(overPaper, seenByNet);
   const map = { ...overPaper, ground: toneGround(overPaper, withTones) };
   const darkest = darkestOf(map, withTones);
   const seen = dotsAsRules(withTones, darkest);
   const facts = cellFactsOf(seen, darkest, holesSeen(seen));
-  const tell = (shift: number) => {
+  const tell = (shift: ThresholdShift) => {
     const parts = pageParts(map, seen, shift, facts);
     const told = backAsUnwanted(seen, parts, facts.unwanted.faintBelow);
     return { parts, seen: told, lost: lostStrokes(map, parts, told) };
   };
-  const first = tell(0);
+  const first = tell(UNSHIFTED);
   const isMuchLost = first.lost.share > TOO_MUCH;
   const isMuchUnsure = first.lost.unsure > TOO_UNSURE;
   if (!isMuchLost && !isMuchUnsure) return { ...map, ...first };
-  const { lost, ...gentler } = tell(GENTLER);
+  const { lost, ...gentler } = tell(shiftWhereMissed(first.lost.missed, GENTLER));
   // Where it hardly helps, what is missed is no stroke, and what it would add is none either.
   const helps =
     (isMuchLost && lost.share < WORTH_IT * first.lost.share) ||

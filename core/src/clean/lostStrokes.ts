@@ -6,7 +6,7 @@ import { logitByte, type InkLikelihood } from './inkLikelihood';
 import type { InkMap } from './inkMap';
 import { noiseAbout } from './noiseAbout';
 import { PAPER, type PageParts } from './pageParts';
-import { addToTile, createTiles, placeOfMost } from './tiledSums';
+import { addToTile, createTiles, placeOfMost, type TiledSums } from './tiledSums';
 
 /** What is seen on the page and not in its parts. */
 export interface LostStrokes {
@@ -16,6 +16,8 @@ export interface LostStrokes {
   readonly unsure: number;
   /** where most are; null where there are none */
   readonly place: Place | null;
+  /** how many cells of both kinds lie where */
+  readonly missed: TiledSums;
 }
 
 /** Cells along a line, to each side of its middle, and how far from it the paper beside it is. */
@@ -53,6 +55,8 @@ interface LineWay {
 const FEW = 800;
 /** Places are told by tiles of so many cells. */
 const TILE = 96;
+/** And what was missed by smaller ones. */
+const MISSED_TILE = 48;
 
 /**
  * Looks for strokes without the net, as ridges: a short line of cells that is darker than the paper on both sides of it,
@@ -61,7 +65,8 @@ const TILE = 96;
 export function lostStrokes(map: InkMap, parts: PageParts, seen: InkLikelihood): LostStrokes {
   const { width, height } = parts;
   const found = unseenLines(map, parts, seen);
-  const { shown, sure, unsure } = countStrokes(parts, seen);
+  const missed = createTiles(width, height, MISSED_TILE);
+  const { shown, sure, unsure } = countStrokes(parts, seen, missed);
   const tiles = createTiles(width, height, TILE);
   let lost = 0;
   for (const part of connectedParts(found, width, height, { joinsCorners: true })) {
@@ -70,11 +75,13 @@ export function lostStrokes(map: InkMap, parts: PageParts, seen: InkLikelihood):
     lost += part.pixels;
     const middle = ((part.top + part.bottom) >> 1) * width + ((part.left + part.right) >> 1);
     addToTile(tiles, middle, part.pixels);
+    addToTile(missed, middle, part.pixels);
   }
   return {
     share: lost / Math.max(FEW, lost + shown),
     unsure: unsure / Math.max(FEW, unsure + sure),
     place: placeOfMost(tiles),
+    missed,
   };
 }
 
@@ -102,8 +109,12 @@ function unseenLines(map: InkMap, parts: PageParts, { unwanted, rules }: InkLike
   return found;
 }
 
-/** Cells of strokes, those among them that are likely ink, and those that are shown as paper but may be ink. */
-function countStrokes({ strokes, kinds, darkest }: PageParts, { ink, rules, unwanted }: InkLikelihood) {
+/** Cells of strokes, those among them that are likely ink, and those that are shown as paper but may be ink, these also by tiles. */
+function countStrokes(
+  { strokes, kinds, darkest }: PageParts,
+  { ink, rules, unwanted }: InkLikelihood,
+  missed: TiledSums,
+) {
   let [shown, sure, unsure] = [0, 0, 0];
   forEachSet(strokes, (i) => {
     shown++;
@@ -111,7 +122,9 @@ function countStrokes({ strokes, kinds, darkest }: PageParts, { ink, rules, unwa
   });
   forEachSet(atLeast(ink, PERHAPS), (i) => {
     if (strokes[i] === 1 || kinds[i] !== PAPER || darkest[i] < LEAST_UNSURE) return;
-    if (rules[i] < MAYBE_RULE && unwanted[i] < Math.min(UNWANTED, ink[i])) unsure++;
+    if (rules[i] >= MAYBE_RULE || unwanted[i] >= Math.min(UNWANTED, ink[i])) return;
+    unsure++;
+    addToTile(missed, i, 1);
   });
   return { shown, sure, unsure };
 }

@@ -9,6 +9,7 @@ import { joinOverDots } from './joinOverDots';
 import { noiseAbout } from './noiseAbout';
 import { ruleCells } from './ruleCells';
 import { strokeCells } from './strokeCells';
+import { UNSHIFTED, type ThresholdShift } from './thresholdShift';
 import { widen } from './widen';
 
 /** What a cell of a page shows; paper is 0, so that the kinds are a mask of what is none. */
@@ -36,8 +37,8 @@ export interface PageParts {
   readonly darkest: Uint8Array;
   /** cells of highlighter, pictures and other areas, also where strokes lie on them: 1, else 0 */
   readonly toned: Uint8Array;
-  /** how the net's thresholds were moved, in units of a logit */
-  readonly shift: number;
+  /** how the net's thresholds were moved */
+  readonly shift: ThresholdShift;
 }
 
 /** From these odds on a cell is taken for unwanted. */
@@ -58,13 +59,13 @@ const FLANK = 3;
 /**
  * Tells a page's parts by what the net sees and by how dark they are. When in doubt a thing stays.
  *
- * @param shift moves the net's thresholds, in units of a logit: more is ink below 0
+ * @param shift moves the net's thresholds
  * @param facts what is known of the cells, where that was worked out already
  */
 export function pageParts(
   map: InkMap,
   seen: InkLikelihood,
-  shift = 0,
+  shift = UNSHIFTED,
   facts: CellFacts = cellFacts(map, seen),
 ): PageParts {
   const { step, width, height, ink, tones, unwanted } = seen;

@@ -41,5 +41,6 @@ export function showLook(
 function partsFor(map: InkMap, { paper }: Tuning): PageParts {
   const { seen, parts } = map;
   if (!seen || !parts) throw new Error('The page has no parts');
-  return paper === 0 ? parts : pageParts(map, seen, parts.shift + paper * PAPER_SHIFT);
+  const { everywhere, byTile } = parts.shift;
+  return paper === 0 ? parts : pageParts(map, seen, { everywhere: everywhere + paper * PAPER_SHIFT, byTile });
 }

@@ -4,6 +4,7 @@ import { cellFactsOf } from './cellFacts';
 import { inkMapOf } from './clean';
 import { logitByte, type InkLikelihood } from './inkLikelihood';
 import { strokeCells } from './strokeCells';
+import { UNSHIFTED } from './thresholdShift';
 
 const map = inkMapOf(writtenPage({ width: 1200, height: 1600 }));
 const seen = map.seen!;
@@ -42,7 +43,7 @@ function fateOf({
       levels[i] = dark;
     }
   }
-  const { strokes, doubted } = strokeCells(map, changed, cellFactsOf(changed, levels, NO_HOLES), 0);
+  const { strokes, doubted } = strokeCells(map, changed, cellFactsOf(changed, levels, NO_HOLES), UNSHIFTED);
   const middle = (TOP + 1) * seen.width + LEFT + across / 2;
   return strokes[middle] === 1 ? 'stroke' : doubted[middle] === 1 ? 'doubted' : 'nothing';
 }
@@ -62,7 +63,7 @@ function touching({ ink, unwanted = 0.01, dark }: Added) {
       levels[i] = isOwn ? 150 : dark;
     }
   }
-  return strokeCells(map, changed, cellFactsOf(changed, levels, NO_HOLES), 0);
+  return strokeCells(map, changed, cellFactsOf(changed, levels, NO_HOLES), UNSHIFTED);
 }
 
 describe('strokes', () => {

@@ -8,6 +8,7 @@ import type { InkMap } from './inkMap';
 import { loneSpecks } from './loneSpecks';
 import { strokeFacts } from './strokeFacts';
 import { strokeRuns } from './strokeRuns';
+import { gentlest, shiftedRows, type ThresholdShift } from './thresholdShift';
 
 /** A stroke's cells are at least as likely as the first, one of them as the second: hysteresis along the stroke. */
 const INK_LOW = logitByte(0.18);
@@ -77,19 +78,18 @@ export interface StrokeCells {
 /**
  * Strokes by hysteresis over what the net sees, sorted into those of the page, those that may be none of it, and rules' ends.
  *
- * @param shift moves the net's thresholds, in units of a logit: more is ink below 0
+ * @param shift moves the net's thresholds
  */
 export function strokeCells(
   map: InkMap,
   seen: InkLikelihood,
   { darkest, usual, unwanted: { cells: likelyUnwanted, isBack, faintBelow } }: CellFacts,
-  shift: number,
+  shift: ThresholdShift,
 ): StrokeCells {
   const noise = median(map.noise.data) * (seen.step === 1 ? SHARPER : 1);
   const warmth = warmthOf(map, seen);
   const { ink, unwanted, width, height } = seen;
-  const low = Math.round(INK_LOW + shift * LOGIT_SCALE);
-  const high = Math.round(INK_HIGH + shift * LOGIT_SCALE);
+  const low = Math.round(INK_LOW + gentlest(shift) * LOGIT_SCALE);
   const doubted = new Uint8Array(width * height);
   const own = ink.slice();
   for (const i of likelyUnwanted) {
@@ -106,13 +106,7 @@ export function strokeCells(
       doubted[i] = 1;
     });
   }
-  const runs = strokeRuns(
-    own,
-    width,
-    height,
-    (y, out) => y === 0 && out.fill(low),
-    (y, out) => y === 0 && out.fill(high),
-  );
+  const runs = strokeRuns(own, width, height, shiftedRows(INK_LOW, shift), shiftedRows(INK_HIGH, shift));
   const { count, starts, ends, roots, sizes, sure } = runs;
   const isStroke = (run: number) => sure[roots[run]] === 1 && sizes[roots[run]] >= LEAST_CELLS;
   const facts = strokeFacts(runs, isStroke, { darkest, ink: own, unwanted, rules: seen.rules });

@@ -1,5 +1,6 @@
 import type { PageParts } from './pageParts';
 import { strokeLevel } from './strokeLevel';
+import { UNSHIFTED } from './thresholdShift';
 
 const WIDTH = 60;
 const HEIGHT = 40;
@@ -9,7 +10,7 @@ function partsOf(levelAt: (x: number, y: number) => { dark: number; isOnRule?: b
   const plane = () => new Uint8Array(WIDTH * HEIGHT);
   const parts = {
     ...{ strokes: plane(), onRules: plane(), darkest: plane(), kinds: plane(), toned: plane() },
-    ...{ step: 2 as const, width: WIDTH, height: HEIGHT, shift: 0 },
+    ...{ step: 2 as const, width: WIDTH, height: HEIGHT, shift: UNSHIFTED },
   };
   for (let i = 0; i < WIDTH * HEIGHT; i++) {
     const cell = levelAt(i % WIDTH, Math.floor(i / WIDTH));

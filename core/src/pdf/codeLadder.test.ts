@@ -1,4 +1,5 @@
 import { INK, PAPER, RULE, type PageParts } from '../clean/pageParts';
+import { UNSHIFTED } from '../clean/thresholdShift';
 import { createRgba, type Rgba } from '../raster/image';
 import { codeLadder, codedBytes } from './codeLadder';
 
@@ -24,7 +25,7 @@ function writtenPage(): { page: Rgba; parts: PageParts } {
   const darkest = kinds.map((kind) => (kind === PAPER ? 255 : kind === INK ? 20 : 200));
   const toned = new Uint8Array(width * height);
   const onRules = new Uint8Array(width * height);
-  return { page, parts: { kinds, strokes, onRules, darkest, toned, width, height, step: 2, shift: 0 } };
+  return { page, parts: { kinds, strokes, onRules, darkest, toned, width, height, step: 2, shift: UNSHIFTED } };
 }
 
 /** Stands in for a JPEG coder: as long as its picture has pixels, times its quality. */

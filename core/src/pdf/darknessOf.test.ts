@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { INK, PAPER, type PageParts } from '../clean/pageParts';
+import { UNSHIFTED } from '../clean/thresholdShift';
 import { createRgba } from '../raster/image';
 import { darkestOf, darknessOf, smoothed } from './darknessOf';
 
@@ -19,7 +20,7 @@ const pages = fc
         const kinds = Uint8Array.from(levels, (level) => (level < 255 ? INK : PAPER));
         const none = new Uint8Array(cells);
         const parts: PageParts = {
-          ...{ step: 1, width, height, kinds, shift: 0 },
+          ...{ step: 1, width, height, kinds, shift: UNSHIFTED },
           ...{ strokes: none, onRules: none, darkest: none, toned: none },
         };
         return { page, parts, none, levels, width, height };

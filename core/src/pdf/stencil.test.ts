@@ -1,4 +1,5 @@
 import { INK, type PageParts } from '../clean/pageParts';
+import { UNSHIFTED } from '../clean/thresholdShift';
 import { createRgba, type Rgba } from '../raster/image';
 import { darknessOf } from './darknessOf';
 import { cutStencil, FINE, PLAIN, type StencilGrain } from './stencil';
@@ -27,7 +28,7 @@ function disc(colour: readonly [number, number, number], step: 1 | 2) {
     onRules: plane(0),
     darkest: plane(0),
     toned: plane(0),
-    shift: 0,
+    shift: UNSHIFTED,
   };
   return { page, parts, all: plane(1), none: plane(0) };
 }
