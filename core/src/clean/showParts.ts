@@ -1,6 +1,7 @@
 import { kernels } from '../kernels/kernels';
 import { forEachSet } from '../raster/forEachSet';
 import { createRgba, type Rgba } from '../raster/image';
+import { faintColours, type FaintColours } from './faintColours';
 import { MAGIC, paperGains, paperGainsAt, roomForGains } from './darkness';
 import type { InkMap } from './inkMap';
 import { INK, RULE, type PageParts } from './pageParts';
@@ -70,6 +71,7 @@ export function showInColour(map: InkMap, parts: PageParts, gain: Float32Array):
   const quick = kernels();
   const tone = new Float32Array(width);
   const mask = new Uint8Array(width);
+  const colours = faintColours(map, parts, gain, COLOURED_TO);
   if (!quick) {
     showPlainly(map, parts, gain, result);
     return result;
@@ -92,7 +94,7 @@ export function showInColour(map: InkMap, parts: PageParts, gain: Float32Array):
     paperGainsAt(quick, map.paper, y, width, at);
     quick.liftRow(pixels, at[0], at[1], at[2], maskAt, toneAt, DARKEST, width, out);
     result.data.set(shown, row * 4);
-    if (most > COLOURED_TO) greyFaint(map, row, tone, result);
+    if (most > COLOURED_TO) colourFaint(map, y, tone, colours, result);
   }
   return result;
 }
@@ -106,6 +108,7 @@ export function showPlainly(map: InkMap, parts: PageParts, gain: Float32Array, r
   const tone = new Float32Array(width);
   const mask = new Uint8Array(width);
   const gains = [new Float32Array(width), new Float32Array(width), new Float32Array(width)] as const;
+  const colours = faintColours(map, parts, gain, COLOURED_TO);
   for (let y = 0; y < height; y++) {
     if (y % parts.step === 0) spreadGain(parts, gain, y, tone, mask);
     paperGains(map.paper, y, gains);
@@ -118,26 +121,43 @@ export function showPlainly(map: InkMap, parts: PageParts, gain: Float32Array, r
         out[at + c] = f(Math.min(255, Math.max(0, f(255 - f(dark[c] * lift)))) + MAGIC) - MAGIC;
       }
     }
-    greyFaint(map, y * width, tone, result);
+    colourFaint(map, y, tone, colours, result);
   }
 }
 
-/** From the first gain on a stroke's colour is more and more its noise, from the second on nothing else. */
+/** From the first gain on a pixel's colour is more and more its noise, from the second on nothing else. */
 const COLOURED_TO = 2.6;
 const GREY_FROM = 5;
 
-/** How much of its colour a stroke keeps that is shown darker by a factor, 0 to 1. */
+/** How much of its own colour a pixel keeps that is shown darker by a factor, 0 to 1. */
 export const colourLeft = (gain: number): number =>
   1 - Math.min(1, Math.max(0, (gain - COLOURED_TO) / (GREY_FROM - COLOURED_TO)));
 
-/** Takes the colour from what was lifted far: that of a faint stroke cannot be told from the camera's noise. */
-function greyFaint({ darkness, smooth }: InkMap, row: number, tone: Float32Array, { data }: Rgba): void {
-  for (let x = 0; x < tone.length; x++) {
+/**
+ * Gives what was lifted far the colour of the stroke about it, or grey: its own cannot be told from the camera's noise.
+ *
+ * @param colours null: all is grey
+ */
+function colourFaint(
+  { width, darkness, smooth }: InkMap,
+  y: number,
+  tone: Float32Array,
+  colours: FaintColours | null,
+  { data }: Rgba,
+): void {
+  const row = y * width;
+  const coarseRow = colours ? Math.floor(y / colours.cell) * colours.red.width : 0;
+  const planes = colours ? [colours.red.data, colours.green.data, colours.blue.data] : null;
+  for (let x = 0; x < width; x++) {
     if (tone[x] <= COLOURED_TO) continue;
     const share = 1 - colourLeft(tone[x]);
-    const level = 255 - Math.min(DARKEST, (darkness[row + x] + smooth[row + x]) * 0.5 * tone[x]);
+    const dark = (darkness[row + x] + smooth[row + x]) * 0.5 * tone[x];
+    const coarse = colours ? coarseRow + Math.floor(x / colours.cell) : 0;
     const at = (row + x) * 4;
-    for (let c = 0; c < 3; c++) data[at + c] += Math.round((level - data[at + c]) * share);
+    for (let c = 0; c < 3; c++) {
+      const level = 255 - Math.min(DARKEST, dark * (planes ? planes[c][coarse] : 1));
+      data[at + c] += Math.round((level - data[at + c]) * share);
+    }
   }
 }
 
