@@ -1,11 +1,10 @@
 import { connectedRuns } from '../raster/connectedRuns';
+import { isMuch } from './findUnwanted';
 import { logitByte, type InkLikelihood } from './inkLikelihood';
 import { strokeFacts } from './strokeFacts';
 import type { UsualDarkness } from './usualNear';
 import { widestAround } from './widestAround';
 
-/** The back surely shows through where so much of the page is likelier unwanted than ink, as a share of its cells. */
-const SURELY = 0.006;
 /** A stroke's darkest cells are so near to all of its others, in cells. */
 const REACH = 3;
 /** Of the page's own strokes hardly a part is fainter than this share of what is usual near it. */
@@ -26,12 +25,13 @@ const MOST_INK = logitByte(0.7);
  */
 export function backAmong(
   own: Uint8Array,
-  { unwanted, rules, width, height }: InkLikelihood,
+  seen: InkLikelihood,
   darkest: Uint8Array,
   { near }: UsualDarkness,
   { low, backCells }: { readonly low: number; readonly backCells: number },
 ): Uint8Array | null {
-  if (backCells < SURELY * width * height) return null;
+  if (!isMuch(backCells, seen)) return null;
+  const { unwanted, rules, width, height } = seen;
   const dark = new Uint8Array(own.length);
   for (let i = 0; i < own.length; i++) if (own[i] >= low) dark[i] = darkest[i];
   const around = widestAround(dark, width, height, REACH);

@@ -1,4 +1,4 @@
-import { findUnwanted, type Unwanted } from './findUnwanted';
+import { findUnwanted, isMuch, type Unwanted } from './findUnwanted';
 import { halfPeaks } from './halfPeaks';
 import { holesSeen } from './holesSeen';
 import type { InkLikelihood } from './inkLikelihood';
@@ -27,6 +27,14 @@ export function darkestOf({ smooth, ground, width, height }: InkMap, { step }: I
 }
 
 export function cellFactsOf(seen: InkLikelihood, darkest: Uint8Array, holes: Uint8Array): CellFacts {
+  const facts = { darkest, holes };
   const usual = usualNear(seen, darkest);
-  return { darkest, holes, usual, unwanted: findUnwanted(seen, darkest, holes, usual) };
+  const unwanted = findUnwanted(seen, darkest, holes, usual);
+  if (!isMuch(unwanted.cells.length, seen)) return { ...facts, usual, unwanted };
+  // Far from the page's own strokes the back would tell how dark those are, and so seem to be the page's.
+  const usualOwn = usualNear(seen, darkest, { hasBack: true });
+  const unlikeOwn = findUnwanted(seen, darkest, holes, usualOwn);
+  return unlikeOwn.isBack
+    ? { ...facts, usual: usualOwn, unwanted: unlikeOwn }
+    : { ...facts, usual, unwanted };
 }

@@ -15,6 +15,13 @@ const MOST_OF_BACK = 0.75;
 const FEW_UNWANTED = 400;
 const LEAST_UNWANTED = 4;
 
+/** A back that shows through takes up so much of a page, likelier unwanted than ink, as a share of its cells. */
+const MUCH = 0.006;
+
+/** Whether so many cells that are likelier unwanted than ink may well be a back that shows through. */
+export const isMuch = (cells: number, { width, height }: InkLikelihood): boolean =>
+  cells >= MUCH * width * height;
+
 export interface Unwanted {
   /** cells that are likelier unwanted than ink */
   readonly cells: readonly number[];

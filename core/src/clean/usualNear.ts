@@ -12,6 +12,8 @@ const USUAL = 0.8;
 const STRONG = 0.95;
 /** A rule that is as likely as this may lie under a stroke. */
 const MAYBE_RULE = logitByte(0.1);
+/** What is as likely unwanted as this may be the back's, which is no measure of the page's own. */
+const MAYBE_BACK = logitByte(0.06);
 /** Fewer of their cells in a tile do not tell. */
 const FEW_SURE = 30;
 
@@ -23,10 +25,13 @@ export interface UsualDarkness {
   readonly strong: number;
 }
 
+/** @param hasBack whether a back may well show through: then what may be the back's tells nothing @default false */
 export function usualNear(
-  { ink, tones, rules, width, height }: InkLikelihood,
+  { ink, tones, rules, unwanted, width, height }: InkLikelihood,
   darkest: Uint8Array,
+  { hasBack = false }: { readonly hasBack?: boolean } = {},
 ): UsualDarkness {
+  const mostUnwanted = hasBack ? MAYBE_BACK : Infinity;
   const columns = Math.ceil(width / NEAR);
   const rows = Math.ceil(height / NEAR);
   const counts = new Uint32Array(columns * rows * 256);
@@ -35,7 +40,7 @@ export function usualNear(
   // On highlighter a stroke is darker by that, and over a rule as dark as the rule.
   let free = 0;
   forEachSet(sure, (i) => {
-    if (tones[i] >= TONE_FROM || rules[i] >= MAYBE_RULE) return;
+    if (tones[i] >= TONE_FROM || rules[i] >= MAYBE_RULE || unwanted[i] >= mostUnwanted) return;
     counts[tileOf(i) * 256 + darkest[i]]++;
     free++;
   });
