@@ -86,14 +86,19 @@ export function flattenForRecipe(
   };
 }
 
-/** The second half: the clean page, and the verdict where it is asked for. The flat page is not changed. */
+/**
+ * The second half: the clean page, and the verdict where it is asked for. The flat page is not changed.
+ *
+ * @param known the flat page's ink, where it was measured already
+ */
 export function developFlat(
   { image: page, size }: FlatPage,
   photo: { readonly width: number; readonly height: number },
   recipe: Recipe,
   options: DevelopOptions,
+  known?: InkMap,
 ): DevelopedPage {
-  const map = recipe.look === 'as-shot' && !options.judges ? null : inkMapOf(page);
+  const map = recipe.look === 'as-shot' && !options.judges ? null : (known ?? inkMapOf(page));
   const look = recipe.look === 'auto' ? lookFor(page, map) : recipe.look;
   const { width, height } = photo;
   const verdict =

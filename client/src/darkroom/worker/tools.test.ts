@@ -1,4 +1,13 @@
-import { createRgba, isConvex, type Quad, type Recipe, type Rgba } from '@ravlo/core';
+import {
+  createRgba,
+  develop,
+  isConvex,
+  PAGE_DPI,
+  shrinkToFit,
+  type Quad,
+  type Recipe,
+  type Rgba,
+} from '@ravlo/core';
 import type { DecodedPhoto } from './codec';
 import { createTools, type PhotoSource } from './tools';
 
@@ -86,6 +95,15 @@ describe('the darkroom’s worker', () => {
       await halved.check(source('a'), recipe(twice)),
     ];
     expect(pages[1].signature).toEqual(pages[0].signature);
+  });
+
+  it('shows at a glance the very page of the PDF, made small', async () => {
+    const codec = fakeCodec();
+    await createTools(codec).picture(source('a'), whole, 200, false);
+    const [[shown]] = codec.encodeJpeg.mock.calls;
+    const page = shrinkToFit(develop(photo(), whole, { dpi: PAGE_DPI }).image, 200);
+    expect([shown.width, shown.height]).toEqual([page.width, page.height]);
+    expect(Buffer.from(shown.data.buffer).equals(Buffer.from(page.data.buffer))).toBe(true);
   });
 
   it('develops the page in full for the PDF, in layers where the look takes it apart', async () => {

@@ -9,6 +9,7 @@ import {
   findPage,
   flattenForRecipe,
   GLANCE_PAGE,
+  inkMapOf,
   PAGE_DPI,
   scaleRecipe,
   sheetSignature,
@@ -16,10 +17,10 @@ import {
   wholeQuad,
   type ComposedWithin,
   type ComposePdfOptions,
-  type DevelopOptions,
   type EdgePicture,
   type EncodeJpeg,
   type FlatPage,
+  type InkMap,
   type PdfLadder,
   type PdfPage,
   type Recipe,
@@ -72,11 +73,24 @@ export interface Codec {
 
 const PICTURE_QUALITY = 0.82;
 
+/** A flat page with its ink, which is measured when it is first asked for. */
+interface MeasuredPage {
+  readonly key: string;
+  readonly flat: FlatPage;
+  readonly ink: () => InkMap;
+}
+
+function measured(key: string, flat: FlatPage): MeasuredPage {
+  let ink: InkMap | null = null;
+  return { key, flat, ink: () => (ink ??= inkMapOf(flat.image)) };
+}
+
 /** The darkroom's work, one photo after the other: the photo worked on last stays decoded. */
 export function createTools({ decode, encodeJpeg, encodePdfJpeg }: Codec) {
   let last: { readonly key: string; readonly photo: DecodedPhoto } | null = null;
-  /** The small page flattened last: a look is tried on it again and again. */
-  let lastFlat: { readonly key: string; readonly page: FlatPage } | null = null;
+  /** The small page flattened last, and the full one: a look is tried on them again and again. */
+  let lastSmall: MeasuredPage | null = null;
+  let lastFull: MeasuredPage | null = null;
 
   async function open({ key, from }: PhotoSource): Promise<DecodedPhoto> {
     if (last?.key === key) return last.photo;
@@ -86,11 +100,21 @@ export function createTools({ decode, encodeJpeg, encodePdfJpeg }: Codec) {
     return photo;
   }
 
-  function flatPage(key: string, image: Rgba, recipe: Recipe, options: DevelopOptions): FlatPage {
+  /** @param longSide of a small page, px; else it is a full one */
+  function measuredPage(
+    key: string,
+    { image, focal }: DecodedPhoto,
+    recipe: Recipe,
+    longSide?: number,
+  ): MeasuredPage {
     const { outline, bows, turn, level } = recipe;
-    const whole = JSON.stringify([key, outline, bows, turn, level, options.longSide]);
-    if (lastFlat?.key !== whole) lastFlat = { key: whole, page: flattenForRecipe(image, recipe, options) };
-    return lastFlat.page;
+    const whole = JSON.stringify([key, outline, bows, turn, level, longSide]);
+    const known = longSide ? lastSmall : lastFull;
+    if (known?.key === whole) return known;
+    const page = measured(whole, flattenForRecipe(image, recipe, { dpi: PAGE_DPI, longSide, focal }));
+    if (longSide) lastSmall = page;
+    else lastFull = page;
+    return page;
   }
 
   async function inFull(source: PhotoSource, recipe: Recipe) {
@@ -122,18 +146,19 @@ export function createTools({ decode, encodeJpeg, encodePdfJpeg }: Codec) {
     },
 
     /**
-     * Develops a page small, for the screen.
+     * Develops a page small, for the screen: what one glances at is the page of the PDF made small, as it would be cleaned another way
+     * from a small copy.
      *
      * @param isQuick for a moment only, while something moves: not as fine
      */
     async picture(source: PhotoSource, recipe: Recipe, longSide: number, isQuick: boolean): Promise<Picture> {
-      const { image, scale, focal } = await open(source);
+      const photo = await open(source);
+      const { image, scale } = photo;
       const inPixels = scaleRecipe(recipe, 1 / scale);
-      // Faint rules and strokes are told from noise better before a page is made so small.
-      const worked = isQuick || longSide >= GLANCE_PAGE ? longSide : longSide * 2;
-      const options = { dpi: PAGE_DPI, longSide: worked, focal };
-      const flat = flatPage(source.key, image, inPixels, options);
-      const page = developFlat(flat, image, inPixels, options);
+      const worked = isQuick || longSide >= GLANCE_PAGE ? longSide : undefined;
+      const { flat, ink } = measuredPage(source.key, photo, inPixels, worked);
+      const known = recipe.look === 'as-shot' ? undefined : ink();
+      const page = developFlat(flat, image, inPixels, { dpi: PAGE_DPI }, known);
       const shown = shrinkToFit(page.image, longSide);
       const { width, height } = shown;
       const size = { width: page.size.width, height: page.size.height };
@@ -142,10 +167,12 @@ export function createTools({ decode, encodeJpeg, encodePdfJpeg }: Codec) {
 
     /** Judges a page at its full resolution, and takes the signature by which its like is known. */
     async check(source: PhotoSource, recipe: Recipe): Promise<CheckedPage> {
-      const { image, scale, focal } = await open(source);
+      const photo = await open(source);
+      const { image, scale } = photo;
       const inPixels = scaleRecipe(recipe, 1 / scale);
-      const options = { dpi: PAGE_DPI, focal, judges: true };
-      const { verdict, size } = develop(image, { ...inPixels, look: 'as-shot' }, options);
+      const { flat, ink } = measuredPage(source.key, photo, inPixels);
+      const asShot: Recipe = { ...inPixels, look: 'as-shot' };
+      const { verdict, size } = developFlat(flat, image, asShot, { dpi: PAGE_DPI, judges: true }, ink());
       if (!verdict) throw new Error('The page was not judged');
       const quad = inPixels.outline ?? wholeQuad(image.width, image.height);
       return {
