@@ -1,8 +1,6 @@
 import type { Photo, Recipe } from '@ravlo/contract';
+import { CORE_EDITION } from '@ravlo/core/geometry';
 import { toCoreRecipe } from '@ravlo/words';
-
-/** Bump the number when developing changes, so that what was made before is made again. */
-const CORE_EDITION = 11;
 
 /** What a picture depends on, as a text. */
 export function pictureKey({ sha256 }: Pick<Photo, 'sha256'>, recipe: Recipe, longSide: number): string {

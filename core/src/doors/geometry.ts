@@ -1,7 +1,8 @@
 /**
- * The light door, for the page's own thread: points, quads, homographies, sides, paper sizes, and where notes lie. Nothing
+ * The light door, for the page's own thread: points, quads, homographies, sides, paper sizes, where notes lie, and the edition. Nothing
  * behind it touches pixels.
  */
+export { CORE_EDITION } from '../edition';
 export { signatureDistance } from '../aim/signatureDistance';
 export { scaleBows, type Bows } from '../geometry/bows';
 export { intersectionOverUnion } from '../geometry/clipPolygon';
