@@ -25,7 +25,10 @@ function writtenPage(): { page: Rgba; parts: PageParts } {
   const darkest = kinds.map((kind) => (kind === PAPER ? 255 : kind === INK ? 20 : 200));
   const toned = new Uint8Array(width * height);
   const onRules = new Uint8Array(width * height);
-  return { page, parts: { kinds, strokes, onRules, darkest, toned, width, height, step: 2, shift: UNSHIFTED } };
+  return {
+    page,
+    parts: { kinds, strokes, onRules, darkest, toned, width, height, step: 2, shift: UNSHIFTED },
+  };
 }
 
 /** Stands in for a JPEG coder: as long as its picture has pixels, times its quality. */
