@@ -17,7 +17,7 @@ export interface FaintColours {
 /** Page pixels a coarse cell. */
 const CELL = 8;
 /** Colours are told from so many coarse cells to each side: one pixel's own is mostly the camera's noise. */
-const REACH = 2;
+const REACH = 1;
 /** So many pixels tell a colour; of fewer it is doubted. */
 const ENOUGH = 40;
 /**
