@@ -60,7 +60,7 @@ export interface RuledCells {
  * Makes rules whole. Along each straight line that most of the rules on it make out, what is no darker and no thicker than
  * the line is the line's, though it was taken for a stroke or for nothing: dark rules are seen as ink here and there, pale
  * ones not at all; strokes that cross it run on over it. Where strokes reach out of the line to a side, and where it is darker than elsewhere, all stays. A lone
- * line right through a ruled or dotted page, across its rules and near its side, is a margin, though it may look like a pen's.
+ * line right through a ruled or dotted page, across its rules, near its side and about as dark all along, is a margin, though it may look like a pen's.
  */
 export function evenRules(cells: RuledCells): void {
   const { width, height, likely, rules, isDotted = false } = cells;

@@ -1,4 +1,5 @@
 import { boxMean } from '../raster/boxMean';
+import { forEachSet } from '../raster/forEachSet';
 import { createPlane, type Plane } from '../raster/image';
 import { shineOf } from '../raster/shineOf';
 import { forPixelsOver } from './forPixelsOver';
@@ -42,7 +43,10 @@ export function faintColours(
   from: number,
 ): FaintColours | null {
   const { strokes, onRules } = parts;
-  const faint = strokes.map((stroke, i) => (stroke === 1 && onRules[i] === 0 && gain[i] > from ? 1 : 0));
+  const faint = new Uint8Array(strokes.length);
+  forEachSet(strokes, (i) => {
+    if (onRules[i] === 0 && gain[i] > from) faint[i] = 1;
+  });
   if (!faint.includes(1)) return null;
   const plane = () => createPlane(Math.ceil(map.width / CELL), Math.ceil(map.height / CELL));
   const [count, ...sums] = [plane(), plane(), plane(), plane()];

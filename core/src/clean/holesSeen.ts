@@ -70,10 +70,11 @@ function isRound({ left, right, top, bottom, pixels }: ConnectedPart, short: num
   );
 }
 
+/** Whether a hole may stand alone: see LONE. */
 function isDisc(part: ConnectedPart, { ink, width, height }: InkLikelihood, mask: Uint8Array): boolean {
   const { left, right, top, bottom, pixels } = part;
   const [across, down] = [right - left + 1, bottom - top + 1];
-  const size = (across + down) / 2 / Math.min(width, height);
+  const size = placeOf(part).size / Math.min(width, height);
   if (size < LONE.least || size > LONE.most || pixels < LONE.filled * across * down) return false;
   if (Math.abs(across - down) > LONE.askew * Math.max(across, down)) return false;
   let [sum, count] = [0, 0];

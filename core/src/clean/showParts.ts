@@ -71,11 +71,11 @@ export function showInColour(map: InkMap, parts: PageParts, gain: Float32Array):
   const quick = kernels();
   const tone = new Float32Array(width);
   const mask = new Uint8Array(width);
-  const colours = faintColours(map, parts, gain, COLOURED_TO);
   if (!quick) {
     showPlainly(map, parts, gain, result);
     return result;
   }
+  const colours = faintColours(map, parts, gain, COLOURED_TO);
   result.data.fill(255);
   const { at, others } = roomForGains(quick, width, width * 4, width * 4, width * 4, width);
   const [pixels, out, toneAt, maskAt] = others;

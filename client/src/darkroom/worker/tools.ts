@@ -3,7 +3,6 @@ import {
   codePage,
   composePdf,
   composeWithin,
-  develop,
   developFlat,
   edgePicture,
   findPage,
@@ -111,15 +110,22 @@ export function createTools({ decode, encodeJpeg, encodePdfJpeg }: Codec) {
     const whole = JSON.stringify([key, outline, bows, turn, level, longSide]);
     const known = longSide ? lastSmall : lastFull;
     if (known?.key === whole) return known;
+    // Memory on a phone is short: the last one goes before the next is made.
+    if (longSide) lastSmall = null;
+    else lastFull = null;
     const page = measured(whole, flattenForRecipe(image, recipe, { dpi: PAGE_DPI, longSide, focal }));
     if (longSide) lastSmall = page;
     else lastFull = page;
     return page;
   }
 
-  async function inFull(source: PhotoSource, recipe: Recipe) {
-    const { image, scale, focal } = await open(source);
-    return develop(image, scaleRecipe(recipe, 1 / scale), { dpi: PAGE_DPI, focal });
+  /** @param longSide see `measuredPage` */
+  async function developed(source: PhotoSource, recipe: Recipe, longSide?: number) {
+    const photo = await open(source);
+    const inPixels = scaleRecipe(recipe, 1 / photo.scale);
+    const { flat, ink } = measuredPage(source.key, photo, inPixels, longSide);
+    const known = recipe.look === 'as-shot' ? undefined : ink();
+    return developFlat(flat, photo.image, inPixels, { dpi: PAGE_DPI }, known);
   }
 
   const tools = {
@@ -152,13 +158,8 @@ export function createTools({ decode, encodeJpeg, encodePdfJpeg }: Codec) {
      * @param isQuick for a moment only, while something moves: not as fine
      */
     async picture(source: PhotoSource, recipe: Recipe, longSide: number, isQuick: boolean): Promise<Picture> {
-      const photo = await open(source);
-      const { image, scale } = photo;
-      const inPixels = scaleRecipe(recipe, 1 / scale);
-      const worked = isQuick || longSide >= GLANCE_PAGE ? longSide : undefined;
-      const { flat, ink } = measuredPage(source.key, photo, inPixels, worked);
-      const known = recipe.look === 'as-shot' ? undefined : ink();
-      const page = developFlat(flat, image, inPixels, { dpi: PAGE_DPI }, known);
+      const isSmall = isQuick || longSide >= GLANCE_PAGE;
+      const page = await developed(source, recipe, isSmall ? longSide : undefined);
       const shown = shrinkToFit(page.image, longSide);
       const { width, height } = shown;
       const size = { width: page.size.width, height: page.size.height };
@@ -184,13 +185,13 @@ export function createTools({ decode, encodeJpeg, encodePdfJpeg }: Codec) {
 
     /** Develops a page in full and codes it for the PDF. */
     async pdfPage(source: PhotoSource, recipe: Recipe): Promise<PdfPage> {
-      const { image, parts, size } = await inFull(source, recipe);
+      const { image, parts, size } = await developed(source, recipe);
       return { coded: await codePage(image, parts, { encodeJpeg: encodePdfJpeg }), size };
     },
 
     /** Develops a page in full and codes it in all the ways that a size limit may ask for. */
     async pdfLadder(source: PhotoSource, recipe: Recipe): Promise<PdfLadder> {
-      const { image, parts, size } = await inFull(source, recipe);
+      const { image, parts, size } = await developed(source, recipe);
       return { rungs: await codeLadder(image, parts, encodePdfJpeg), size };
     },
 
