@@ -7,7 +7,7 @@ import { lightGrid, readLight } from './light';
 import type { RenderedSheet } from './renderSheet';
 import type { Scene } from './scene';
 import type { Surface } from './surface';
-import { drawThing, THING_DEFS, type ThingPlan } from './things';
+import { drawThing, type ThingPlan } from './things';
 
 export interface ExposeParts {
   readonly scene: Scene;
@@ -125,7 +125,7 @@ async function drawLayer(
   if (things.length === 0) return null;
   const [w, h] = [sheet.width + 2 * AROUND, sheet.height + 2 * AROUND];
   const [width, height] = [Math.round(w * pixelsPerMm), Math.round(h * pixelsPerMm)];
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="${-AROUND} ${-AROUND} ${w} ${h}">${THING_DEFS}${things.map(drawThing).join('')}</svg>`;
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="${-AROUND} ${-AROUND} ${w} ${h}">${things.map(drawThing).join('')}</svg>`;
   const data = await sharp(Buffer.from(svg), { limitInputPixels: 1e8 }).ensureAlpha().raw().toBuffer();
   return {
     image: { width, height, data: new Uint8ClampedArray(data) },

@@ -1,4 +1,5 @@
 import { createRandom, type Random } from '@ravlo/film';
+import { softEdge } from './softEdge';
 
 /** What else lies on the desk, or on the sheet. */
 export type ThingKind =
@@ -37,14 +38,10 @@ export function drawThing(thing: ThingPlan): string {
   const lift = LIFT[kind];
   const shadow =
     lift > 0
-      ? `<g transform="translate(${lift} ${lift * 1.4})" opacity="0.32" filter="url(#soft)">${shadowOf(thing)}</g>`
+      ? `<g transform="translate(${lift} ${lift * 1.4})">${softEdge((grow) => shadowOf(thing, grow), 0.32)}</g>`
       : '';
   return `<g transform="translate(${centre[0]} ${centre[1]}) rotate(${degrees}) translate(${-w / 2} ${-h / 2})">${shadow}${bodyOf(thing)}</g>`;
 }
-
-/** Filters that the things use; goes once into the SVG that holds them. */
-export const THING_DEFS =
-  '<defs><filter id="soft" x="-20%" y="-20%" width="140%" height="140%"><feGaussianBlur stdDeviation="1.6"/></filter></defs>';
 
 const LIFT: Record<ThingKind, number> = {
   phone: 2,
@@ -64,10 +61,12 @@ const LIFT: Record<ThingKind, number> = {
   sleeve: 0,
 };
 
-function shadowOf({ kind, size: [w, h] }: ThingPlan): string {
-  return kind === 'mug'
-    ? `<circle cx="${w / 2}" cy="${w / 2}" r="${w / 2}"/>`
-    : `<rect width="${w}" height="${h}" rx="${kind === 'finger' ? w / 2 : 2}"/>`;
+/** The shape of a thing's shadow, its sides moved out by `grow` mm. */
+function shadowOf({ kind, size: [w, h] }: ThingPlan, grow: number): string {
+  const [width, height] = [w + 2 * grow, h + 2 * grow];
+  if (width <= 0 || height <= 0) return '';
+  const round = kind === 'mug' || kind === 'finger' ? width / 2 : Math.max(0, 2 + grow);
+  return `<rect x="${-grow}" y="${-grow}" width="${width}" height="${height}" rx="${round}"/>`;
 }
 
 function bodyOf(thing: ThingPlan): string {
@@ -132,7 +131,13 @@ function sleeve(w: number, h: number, random: Random): string {
     const [x, y] = [random.between(0.05, 0.8) * w, random.between(0, 0.8) * h];
     const [dx, dy] = [random.between(6, 40), random.between(40, 200)];
     const lean = random.normal() * 30;
-    svg += `<path d="M${x} ${y}l${dx} ${-dx * 0.2}l${lean} ${dy}l${-dx} ${dx * 0.2}Z" fill="#fff" opacity="${random.between(0.15, 0.75)}" filter="url(#soft)"/>`;
+    const streak = (grow: number) => {
+      const [width, length] = [dx + 2 * grow, 1 + (2 * grow) / dy];
+      if (width <= 0) return '';
+      const [left, top] = [x - grow - (lean * grow) / dy, y - grow + grow * 0.2];
+      return `<path d="M${left} ${top}l${width} ${-width * 0.2}l${lean * length} ${dy * length}l${-width} ${width * 0.2}Z" fill="#fff"/>`;
+    };
+    svg += softEdge(streak, random.between(0.15, 0.75));
   }
   return svg;
 }
