@@ -105,11 +105,12 @@ function pitchOf(near: NearbyPoints<Dot>, short: number): { across: number; down
   const acrossCounts = new Uint32Array(Math.ceil(most) + 3);
   const downCounts = new Uint32Array(acrossCounts.length);
   for (const { x, y } of near.points) {
-    for (const other of near.around(x, y)) {
-      const [dx, dy] = [other.x - x, other.y - y];
+    near.forEachAround(x, y, (other) => {
+      const dx = other.x - x;
+      const dy = other.y - y;
       if (dx >= least && dx <= most && Math.abs(dy) <= ASKEW * dx + STRAYS) acrossCounts[Math.round(dx)]++;
       if (dy >= least && dy <= most && Math.abs(dx) <= ASKEW * dy + STRAYS) downCounts[Math.round(dy)]++;
-    }
+    });
   }
   const fewest = LEAST_PAIRS * near.points.length;
   const [across, down] = [nearestPeak(acrossCounts, fewest), nearestPeak(downCounts, fewest)];

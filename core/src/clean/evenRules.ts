@@ -109,12 +109,13 @@ function evenMargins(cells: RuledCells, lines: readonly Rule[], way: Way): void 
   for (const line of lines) {
     const middle = line.middles[line.middles.length >> 1];
     if (Math.min(middle, way.places - 1 - middle) > NEAR_SIDE * way.places) continue;
-    const half = halfThickness(strokes, line, way);
+    const traced = traceLine(line, way);
+    const half = halfThickness(strokes, traced);
     if (half > MARGIN_HALF) continue;
     const levels: number[] = [];
     const all: number[] = [];
     for (let k = 0; k < way.length; k++) {
-      const at = middleAt(line, k) * way.beside + k * way.along;
+      const at = traced.middleAt(k) * way.beside + k * way.along;
       if (strokes[at] === 1) levels.push(darkest[at]);
       all.push(Math.max(darkest[at], darkest[at - way.beside] ?? 0, darkest[at + way.beside] ?? 0));
     }
@@ -123,8 +124,7 @@ function evenMargins(cells: RuledCells, lines: readonly Rule[], way: Way): void 
     const level = median(levels);
     // Much paler on part of its way: somebody drew a line along a rule.
     if (quantile(all, PALE_SHARE) < PALE * level) continue;
-    const course = { ...way, half, level, levelAt: () => level, middleAt: (k: number) => middleAt(line, k) };
-    evenLine(cells, course, ANY_INK);
+    evenLine(cells, { ...traced, half, level, levelAt: () => level }, ANY_INK);
   }
 }
 
@@ -179,26 +179,35 @@ function reachesOut(
 
 /** How a line runs and how dark it is; null when it is seen too seldom. */
 function measureLine(cells: RuledCells, line: Rule, way: Way): LevelledRule | null {
-  const half = halfThickness(cells.rules, line, way);
-  const level = levelOf(cells, line, half, way);
+  const traced = traceLine(line, way);
+  const half = halfThickness(cells.rules, traced);
+  const level = levelOf(cells, traced, half);
   if (level === null) return null;
-  const course = { ...way, half, level, middleAt: (k: number) => middleAt(line, k) };
+  const course = { ...traced, half, level };
   return { ...course, levelAt: levelAlong(cells, course) };
 }
 
-/** The line's middle at a cell along it: between the steps' middles in proportion. */
-function middleAt({ middles }: Rule, k: number): number {
-  const place = Math.min(middles.length - 1, Math.max(0, (k + 0.5) / STEP - 0.5));
-  const step = Math.floor(place);
-  const next = Math.min(middles.length - 1, step + 1);
-  return Math.round(middles[step] + (middles[next] - middles[step]) * (place - step));
+/** A way, and where the line's middle is at each cell along it. */
+interface TracedLine extends Way {
+  readonly middleAt: (k: number) => number;
+}
+
+/** Between the steps' middles in proportion; worked out once, for it is asked for many times. */
+function traceLine({ middles }: Rule, way: Way): TracedLine {
+  const all = Int32Array.from({ length: way.length }, (_, k) => {
+    const place = Math.min(middles.length - 1, Math.max(0, (k + 0.5) / STEP - 0.5));
+    const step = Math.floor(place);
+    const next = Math.min(middles.length - 1, step + 1);
+    return Math.round(middles[step] + (middles[next] - middles[step]) * (place - step));
+  });
+  return { ...way, middleAt: (k) => all[k] };
 }
 
 /** Cells from the line's middle to its edge: the usual one of places where it is seen. */
-function halfThickness(mask: Uint8Array, line: Rule, { length, places, along, beside }: Way): number {
+function halfThickness(mask: Uint8Array, { length, places, along, beside, middleAt }: TracedLine): number {
   const halves: number[] = [];
   for (let k = 0; k < length; k += 7) {
-    const middle = middleAt(line, k);
+    const middle = middleAt(k);
     const at = k * along;
     if (middle < 0 || middle >= places || mask[middle * beside + at] === 0) continue;
     const [least, most] = [Math.max(0, middle - BESIDE), Math.min(places - 1, middle + BESIDE)];
@@ -213,14 +222,13 @@ function halfThickness(mask: Uint8Array, line: Rule, { length, places, along, be
 /** How dark the line is where it is seen; null when it is seen too seldom. */
 function levelOf(
   { darkest, likely, rules }: RuledCells,
-  line: Rule,
+  { length, places, along, beside, middleAt }: TracedLine,
   half: number,
-  { length, places, along, beside }: Way,
 ): number | null {
   const levels: number[] = [];
   let sure = 0;
   for (let k = 0; k < length; k++) {
-    const middle = middleAt(line, k);
+    const middle = middleAt(k);
     let [dark, isSure] = [0, 0];
     for (let d = -half; d <= half; d++) {
       const place = middle + d;

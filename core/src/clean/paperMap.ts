@@ -90,25 +90,21 @@ function commonColours(page: Rgba, cell: number): CommonColours {
   const columns = Math.ceil(page.width / cell);
   const rows = Math.ceil(page.height / cell);
   const planes = [0, 1, 2].map(() => createPlane(columns, rows)) as unknown as [Plane, Plane, Plane];
+  const [red, green, blue] = planes;
   const even = new Float32Array(columns * rows);
   const counts = new Uint32Array(BINS);
-  const sums = new Uint32Array(BINS * 3);
+  const sums = new Float64Array(4);
   for (let row = 0; row < rows; row++) {
     for (let column = 0; column < columns; column++) {
-      counts.fill(0);
-      sums.fill(0);
-      const total = gather(page, column * cell, row * cell, cell, counts, sums);
+      const place = { left: column * cell, top: row * cell, cell };
+      const total = countLightness(page, place, counts);
       const mode = paperBin(counts, total);
-      const from = Math.max(0, mode - 1);
-      const to = Math.min(BINS - 1, mode + 1);
-      let taken = 0;
-      const colour = [0, 0, 0];
-      for (let b = from; b <= to; b++) {
-        taken += counts[b];
-        for (let c = 0; c < 3; c++) colour[c] += sums[b * 3 + c];
-      }
+      sumColours(page, place, mode, sums);
+      const [taken, r, g, b] = sums;
       const i = row * columns + column;
-      for (let c = 0; c < 3; c++) planes[c].data[i] = Math.max(1, colour[c] / taken);
+      red.data[i] = Math.max(1, r / taken);
+      green.data[i] = Math.max(1, g / taken);
+      blue.data[i] = Math.max(1, b / taken);
       even[i] = taken / total;
     }
   }
@@ -131,30 +127,47 @@ function paperBin(counts: Uint32Array, total: number): number {
   return best;
 }
 
-/** @returns how many pixels the cell has */
-function gather(
-  page: Rgba,
-  left: number,
-  top: number,
-  cell: number,
-  counts: Uint32Array,
-  sums: Uint32Array,
-): number {
-  const right = Math.min(page.width, left + cell);
-  const bottom = Math.min(page.height, top + cell);
-  const { data, width } = page;
-  // Every other pixel of every other row tells enough.
+interface CellPlace {
+  readonly left: number;
+  readonly top: number;
+  readonly cell: number;
+}
+
+/** The bin of a pixel's lightness. */
+const binOf = (r: number, g: number, b: number): number => (r + 2 * g + b) >> 4;
+
+/** @returns how many pixels of the cell were looked at: every other one of every other row tells enough */
+function countLightness({ data, width, height }: Rgba, place: CellPlace, counts: Uint32Array): number {
+  const { left, top } = place;
+  const right = Math.min(width, left + place.cell);
+  const bottom = Math.min(height, top + place.cell);
+  counts.fill(0);
   for (let y = top; y < bottom; y += 2) {
-    for (let x = left, at = (y * width + left) * 4; x < right; x += 2, at += 8) {
-      const r = data[at];
-      const g = data[at + 1];
-      const b = data[at + 2];
-      const bin = (r + 2 * g + b) >> 4;
-      counts[bin]++;
-      sums[bin * 3] += r;
-      sums[bin * 3 + 1] += g;
-      sums[bin * 3 + 2] += b;
+    for (let at = (y * width + left) * 4, end = (y * width + right) * 4; at < end; at += 8) {
+      counts[binOf(data[at], data[at + 1], data[at + 2])]++;
     }
   }
   return Math.ceil((right - left) / 2) * Math.ceil((bottom - top) / 2);
+}
+
+/** Of the pixels in a bin and in those beside it: their number, and their colours added up. */
+function sumColours({ data, width, height }: Rgba, place: CellPlace, bin: number, sums: Float64Array): void {
+  const { left, top } = place;
+  const right = Math.min(width, left + place.cell);
+  const bottom = Math.min(height, top + place.cell);
+  let [taken, red, green, blue] = [0, 0, 0, 0];
+  for (let y = top; y < bottom; y += 2) {
+    for (let at = (y * width + left) * 4, end = (y * width + right) * 4; at < end; at += 8) {
+      const [r, g, b] = [data[at], data[at + 1], data[at + 2]];
+      if (Math.abs(binOf(r, g, b) - bin) > 1) continue;
+      taken++;
+      red += r;
+      green += g;
+      blue += b;
+    }
+  }
+  sums[0] = taken;
+  sums[1] = red;
+  sums[2] = green;
+  sums[3] = blue;
 }

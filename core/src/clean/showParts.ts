@@ -147,19 +147,21 @@ function colourFaint(
 ): void {
   const row = y * width;
   const coarseRow = colours ? Math.floor(y / colours.cell) * colours.red.width : 0;
-  const planes = colours ? [colours.red.data, colours.green.data, colours.blue.data] : null;
   for (let x = 0; x < width; x++) {
     if (tone[x] <= COLOURED_TO) continue;
     const share = 1 - colourLeft(tone[x]);
     const dark = (darkness[row + x] + smooth[row + x]) * 0.5 * tone[x];
     const coarse = colours ? coarseRow + Math.floor(x / colours.cell) : 0;
     const at = (row + x) * 4;
-    for (let c = 0; c < 3; c++) {
-      const level = 255 - Math.min(DARKEST, dark * (planes ? planes[c][coarse] : 1));
-      data[at + c] += Math.round((level - data[at + c]) * share);
-    }
+    data[at] = towards(data[at], dark * (colours ? colours.red.data[coarse] : 1), share);
+    data[at + 1] = towards(data[at + 1], dark * (colours ? colours.green.data[coarse] : 1), share);
+    data[at + 2] = towards(data[at + 2], dark * (colours ? colours.blue.data[coarse] : 1), share);
   }
 }
+
+/** A level moved by a share of the way to what is so dark, but no darker than the darkest ink. */
+const towards = (level: number, dark: number, share: number): number =>
+  level + Math.round((255 - Math.min(DARKEST, dark) - level) * share);
 
 /** The same in grey, from how dark each pixel is. */
 export function showInGrey(map: InkMap, parts: PageParts, gain: Float32Array): Rgba {

@@ -15,7 +15,10 @@ describe('points nearby', () => {
         const isNear = ({ x, y }: { x: number; y: number }) =>
           Math.abs(x - at.x) <= reach && Math.abs(y - at.y) <= reach;
         expect(near.has(at.x, at.y, reach)).toBe(points.some(isNear));
-        expect(near.around(at.x, at.y)).toEqual(expect.arrayContaining(points.filter(isNear)));
+        const around: unknown[] = [];
+        near.forEachAround(at.x, at.y, (each) => around.push(each));
+        expect(around).toEqual(expect.arrayContaining(points.filter(isNear)));
+        expect(new Set(around).size).toBe(around.length);
       }),
     );
   });

@@ -33,23 +33,25 @@ export class NearbyPoints<T extends { readonly x: number; readonly y: number }> 
 
   /** Whether a point lies up to `reach` away from a place, each way. */
   has(x: number, y: number, reach: number): boolean {
-    const isThere = (point: T) => Math.abs(point.x - x) <= reach && Math.abs(point.y - y) <= reach;
-    const [first, last] = [this.squareOf(x - reach, y - reach), this.squareOf(x + reach, y + reach)];
-    if (first === last) return this.squares.get(first)?.some(isThere) ?? false;
-    return this.around(x, y).some(isThere);
-  }
-
-  /** The points in the square of a place and in those beside it. */
-  around(x: number, y: number): T[] {
-    const middle = this.squareOf(x, y);
-    const found: T[] = [];
-    for (const row of [-this.columns, 0, this.columns]) {
-      for (let square = middle + row - 1; square <= middle + row + 1; square++) {
-        const some = this.squares.get(square);
-        if (some) found.push(...some);
+    // Plain loops: of a grainy page there are many places to ask about.
+    for (let row = Math.floor((y - reach) / this.side); row * this.side <= y + reach; row++) {
+      for (let column = Math.floor((x - reach) / this.side); column * this.side <= x + reach; column++) {
+        for (const point of this.squares.get(row * this.columns + column) ?? []) {
+          if (Math.abs(point.x - x) <= reach && Math.abs(point.y - y) <= reach) return true;
+        }
       }
     }
-    return found;
+    return false;
+  }
+
+  /** Visits the points in the square of a place and in those beside it. */
+  forEachAround(x: number, y: number, visit: (point: T) => void): void {
+    const middle = this.squareOf(x, y);
+    for (let row = -this.columns; row <= this.columns; row += this.columns) {
+      for (let square = middle + row - 1; square <= middle + row + 1; square++) {
+        for (const point of this.squares.get(square) ?? []) visit(point);
+      }
+    }
   }
 
   private squareOf(x: number, y: number): number {
