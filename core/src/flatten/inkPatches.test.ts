@@ -27,14 +27,14 @@ describe('inkPatches', () => {
   it('come from where the writing is, the fullest first', () => {
     const patches = inkPatches(ink, { count: 6 });
     expect(patches).toHaveLength(6);
-    const amounts = patches.map((patch) => patch.reduce((sum, value) => sum + value, 0));
+    const amounts = patches.map((patch) => patch.data.reduce((sum, value) => sum + value, 0));
     expect([...amounts].sort((a, b) => b - a)).toEqual(amounts);
     expect(amounts[5] / PATCH_SIDE ** 2).toBeGreaterThan(0.05);
   });
 
   it('show more around when a margin is asked for', () => {
     const [patch] = inkPatches(ink, { count: 1, margin: 8 });
-    expect(patch).toHaveLength((PATCH_SIDE + 16) ** 2);
+    expect(patch.data).toHaveLength((PATCH_SIDE + 16) ** 2);
   });
 
   it('are none where nothing is written', () => {

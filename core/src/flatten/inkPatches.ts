@@ -1,6 +1,6 @@
 import { closing } from '../raster/closing';
 import { boxMean } from '../raster/boxMean';
-import type { Plane, Rgba } from '../raster/image';
+import { createPlane, type Plane, type Rgba } from '../raster/image';
 import { opponentPlanes } from '../raster/opponentPlanes';
 
 /** Pixels a side of a patch. */
@@ -32,7 +32,7 @@ export function inkPlane(page: Rgba): Plane {
 }
 
 /** The patches of a page that say the most about its writing: those with the most ink, none empty, none black. */
-export function inkPatches(ink: Plane, { count, margin = 0 }: InkPatchesOptions): Float32Array[] {
+export function inkPatches(ink: Plane, { count, margin = 0 }: InkPatchesOptions): Plane[] {
   const places: { x: number; y: number; amount: number }[] = [];
   for (let y = 0; y + PATCH_SIDE <= ink.height; y += STRIDE) {
     for (let x = 0; x + PATCH_SIDE <= ink.width; x += STRIDE) {
@@ -53,11 +53,11 @@ function amountIn({ width, data }: Plane, left: number, top: number): number {
   return sum / (PATCH_SIDE * PATCH_SIDE);
 }
 
-function cut({ width, height, data }: Plane, left: number, top: number, side: number): Float32Array {
-  const patch = new Float32Array(side * side);
+function cut({ width, height, data }: Plane, left: number, top: number, side: number): Plane {
+  const patch = createPlane(side, side);
   const [from, to] = [Math.max(0, left), Math.min(width, left + side)];
   for (let y = Math.max(0, top); y < Math.min(height, top + side); y++) {
-    patch.set(data.subarray(y * width + from, y * width + to), (y - top) * side + from - left);
+    patch.data.set(data.subarray(y * width + from, y * width + to), (y - top) * side + from - left);
   }
   return patch;
 }

@@ -3,10 +3,13 @@
 Reads upright 96 x 96 patches of ink that drawUprightSet.ts writes, looks at 64 x 64 of each, and writes the weights as a TypeScript module.
 
     python3 measure/src/train/train_upright_net.py --data out/train/upright*.bin --out core/src/flatten/uprightNetWeights.ts
+
+`--start FILE` goes on from weights that were written before. The last of every file is held back to see how well it does.
 """
 
 import argparse
 import base64
+import re
 import time
 
 import numpy as np
@@ -66,8 +69,34 @@ def augment(patches, rng):
     elif kind < 0.65:
         x = 0.5 * (x - F.max_pool2d(-x, 3, 1, 1))
     gain = torch.tensor(np.exp(rng.normal(0, 0.3, (n, 1, 1, 1))), dtype=torch.float32)
-    noise = torch.tensor(rng.normal(0, 1, x.shape), dtype=torch.float32) * rng.uniform(0, 0.1)
-    return (x * gain + noise).clamp(0, 1), quarter
+    # Small photos have fewer pixels, and noise that goes over several.
+    if rng.random() < 0.3:
+        size = int(SIDE / rng.uniform(1.1, 2))
+        x = F.interpolate(F.interpolate(x, size=size, mode="area"), size=SIDE, mode="bilinear", align_corners=False)
+    noise = torch.tensor(rng.normal(0, 1, x.shape), dtype=torch.float32)
+    if rng.random() < 0.5:
+        noise = 2 * F.avg_pool2d(F.pad(noise, (1, 1, 1, 1)), 3, 1)
+    return (x * gain + noise * rng.uniform(0, 0.16)).clamp(0, 1), quarter
+
+
+def load(net, file):
+    text = re.search("'(.*)'", open(file).read()).group(1)
+    values = torch.tensor(np.frombuffer(base64.b64decode(text), dtype="<f2").astype(np.float32))
+    at = 0
+    for name in "abcdefg":
+        for part in (net.layers[name].weight, net.layers[name].bias):
+            part.data.copy_(values[at : at + part.numel()].view_as(part))
+            at += part.numel()
+    assert at == len(values)
+
+
+HELD_BACK = 0.05
+
+
+def split(file):
+    records = np.fromfile(file, dtype=np.uint8)
+    records = records[: len(records) // DRAWN_SIDE**2 * DRAWN_SIDE**2].reshape(-1, 1, DRAWN_SIDE, DRAWN_SIDE)
+    return np.split(records, [int(len(records) * (1 - HELD_BACK))])
 
 
 def main():
@@ -75,29 +104,34 @@ def main():
     parser.add_argument("--data", nargs="+", required=True)
     parser.add_argument("--out", required=True)
     parser.add_argument("--minutes", type=float, default=25)
+    parser.add_argument("--start", help="weights to go on from")
+    parser.add_argument("--rate", type=float, default=3e-3)
+    parser.add_argument("--threads", type=int, default=1)
     options = parser.parse_args()
-    torch.set_num_threads(1)
+    torch.set_num_threads(options.threads)
     torch.manual_seed(1)
     rng = np.random.default_rng(1)
-    files = [np.fromfile(file, dtype=np.uint8) for file in options.data]
-    records = torch.tensor(np.concatenate(files).reshape(-1, 1, DRAWN_SIDE, DRAWN_SIDE))
-    held, records = records[-1600:], records[:-1600]
+    parts = [split(file) for file in options.data]
+    records = torch.tensor(np.concatenate([part[0] for part in parts]))
+    held = torch.tensor(np.concatenate([part[1] for part in parts]))
     held_x, held_y = augment(held.float() / 255, np.random.default_rng(2))
     net = UprightNet()
-    print(sum(p.numel() for p in net.parameters()), "weights,", len(records), "records")
-    optimizer = torch.optim.AdamW(net.parameters(), lr=3e-3, weight_decay=1e-3)
+    if options.start:
+        load(net, options.start)
+    print(sum(p.numel() for p in net.parameters()), "weights,", len(records), "records", len(held), "held back")
+    optimizer = torch.optim.AdamW(net.parameters(), lr=options.rate, weight_decay=1e-3)
     began = time.time()
     step = 0
     while (share := (time.time() - began) / (options.minutes * 60)) < 1:
         for group in optimizer.param_groups:
-            group["lr"] = 3e-3 * min(1, step / 100 + 0.01) * 0.5 * (1 + np.cos(np.pi * share))
+            group["lr"] = options.rate * min(1, step / 100 + 0.01) * 0.5 * (1 + np.cos(np.pi * share))
         x, y = augment(records[rng.integers(0, len(records), 96)].float() / 255, rng)
         loss = F.cross_entropy(net(x), y, label_smoothing=0.02)
         optimizer.zero_grad()
         loss.backward()
         optimizer.step()
         step += 1
-        if step % 200 == 0:
+        if step % 400 == 0 or step == 1:
             with torch.no_grad():
                 right = (net(held_x).argmax(1) == held_y).float().mean().item()
             print(f"{step} {time.time() - began:.0f} s loss {loss.item():.4f} held back {right:.4f}", flush=True)
