@@ -8,28 +8,17 @@ import {
 } from '@ravlo/contract';
 import { format } from 'date-fns';
 import { useState } from 'react';
-import { api, useShelfQuery } from '@/packet/api';
+import { useShelfQuery } from '@/packet/api';
 import { beginPacket } from '@/packet/begun';
 import { changeFacts } from '@/packet/editing';
 import { selectFacts } from '@/packet/editsSlice';
-import { heldAnswer } from '@/packet/heldAnswer';
+import { packetNow } from '@/packet/packetNow';
 import { sameItems } from '@/packet/sameItems';
-import { useAppDispatch, useAppSelector, useAppStore, type AppThunk } from '@/packet/store';
-import { toTrouble } from '@/packet/trouble';
+import { useAppDispatch, useAppSelector, useAppStore } from '@/packet/store';
 import { told } from '@/packet/troublesSlice';
 import { useMe } from '@/page/useMe';
 
 const NONE: readonly ShelfPacket[] = [];
-
-/** A packet as it is on the server, else as it is known here. @throws Trouble where neither is to be had */
-function packetNow(packetId: string): AppThunk<Promise<OpenPacket>> {
-  return async (dispatch) => {
-    const request = api.endpoints.packet.initiate(packetId, { forceRefetch: true });
-    const { data, error } = await heldAnswer(dispatch(request));
-    if (!data) throw error as unknown as Error;
-    return data;
-  };
-}
 
 /** The packets that are for a brief, and how one becomes so. */
 export function useBriefPackets(mine: MyBrief) {
@@ -54,15 +43,14 @@ export function useBriefPackets(mine: MyBrief) {
     dispatch(changeFacts(packet, tieFacts(facts, brief, asked), 'brief'));
   };
   /** @returns null where it went wrong, which has been told */
-  const attempt = async (get: () => Promise<OpenPacket>): Promise<string | null> => {
-    try {
-      const packet = await get();
-      tieTo(packet);
-      return packet.id;
-    } catch (reason) {
-      dispatch(told(toTrouble(reason)));
+  const tie = async (packetId: string): Promise<string | null> => {
+    const now = await dispatch(packetNow(packetId));
+    if ('trouble' in now) {
+      dispatch(told(now.trouble));
       return null;
     }
+    tieTo(now.packet);
+    return packetId;
   };
 
   return {
@@ -72,14 +60,12 @@ export function useBriefPackets(mine: MyBrief) {
     /** a new packet that is for the brief, also while the server is away @returns its id */
     start: async () => {
       setStarting(true);
-      const id = await attempt(async () => {
-        const begun = await dispatch(beginPacket());
-        if ('trouble' in begun) throw begun.trouble as unknown as Error;
-        return dispatch(packetNow(begun.id));
-      });
+      const begun = await dispatch(beginPacket());
+      if ('trouble' in begun) dispatch(told(begun.trouble));
+      const id = 'trouble' in begun ? null : await tie(begun.id);
       setStarting(false);
       return id;
     },
-    tie: (packetId: string) => attempt(() => dispatch(packetNow(packetId))),
+    tie,
   };
 }

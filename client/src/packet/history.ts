@@ -1,16 +1,7 @@
-import {
-  invertPatch,
-  isEmptyPatch,
-  isSame,
-  meetFacts,
-  meetRecipe,
-  type OpenPacket,
-  type Page,
-} from '@ravlo/contract';
+import { invertPatch, isEmptyPatch, isSame, meetFacts, meetRecipe, type Page } from '@ravlo/contract';
 import { api } from './api';
 import { edit, factEdits, newStep, pageEdits, remember } from './editing';
 import { ensureEdits, keep } from './editsKeeping';
-import { heldAnswer } from './heldAnswer';
 import { giveOrder } from './orders';
 import {
   redone,
@@ -21,6 +12,7 @@ import {
   SHELF,
   undone,
 } from './editsSlice';
+import { packetNow } from './packetNow';
 import { type PacketPages, type PageEdit, type Step } from './pendingEdits';
 import { sayLeft } from './sayStep';
 import type { AppThunk, RootState } from './store';
@@ -66,8 +58,8 @@ export function arrangePages(
 /** Remembers that a page was taken again: the new one lies in the place of the old. */
 export function rememberRetake(packetId: string, oldId: string, newId: string): AppThunk<Promise<void>> {
   return steppingIn(packetId, async (dispatch) => {
-    const packet = await dispatch(freshPacket(packetId));
-    const after = packet?.pages.map(({ id }) => id) ?? [];
+    const now = await dispatch(packetNow(packetId));
+    const after = 'packet' in now ? now.packet.pages.map(({ id }) => id) : [];
     const at = after.indexOf(newId);
     if (at < 0 || after.includes(oldId)) return;
     const before = after.map((id) => (id === newId ? oldId : id));
@@ -87,14 +79,6 @@ export function deletePacket(packetId: string, name: string): AppThunk<Promise<T
     dispatch(remember(SHELF, newStep({ kind: 'deleted', what: `“${name}” deleted`, packetId })));
     return null;
   });
-}
-
-/** A packet as it is on the server at this moment; null where it cannot be had. */
-export function freshPacket(packetId: string): AppThunk<Promise<OpenPacket | null>> {
-  return async (dispatch) => {
-    const request = api.endpoints.packet.initiate(packetId, { forceRefetch: true });
-    return (await heldAnswer(dispatch(request))).data ?? null;
-  };
 }
 
 const pagesIn = (state: RootState, packetId: string): readonly Page[] =>
@@ -197,7 +181,7 @@ function makeArrangement(
 ): AppThunk<Promise<Trouble | null>> {
   return async (dispatch, getState) => {
     const known = new Set([...from, ...to].flatMap(({ pageIds }) => pageIds));
-    for (const { packetId } of from) await dispatch(freshPacket(packetId));
+    for (const { packetId } of from) await dispatch(packetNow(packetId));
     const isAsLeft = from.every(({ packetId, pageIds }) =>
       isSame(
         idsIn(getState(), packetId).filter((id) => known.has(id)),

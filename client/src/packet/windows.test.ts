@@ -15,7 +15,8 @@ import {
   selectUndoStep,
   SHELF,
 } from './editsSlice';
-import { arrangePages, deletePacket, freshPacket, redo, rememberRetake, undo } from './history';
+import { arrangePages, deletePacket, redo, rememberRetake, undo } from './history';
+import { packetNow } from './packetNow';
 import { sayStep } from './sayStep';
 import { createStore, type AppStore } from './store';
 import { selectTroubles } from './troublesSlice';
@@ -32,7 +33,7 @@ const SIGN = 'ravlo-alive-';
 async function openWindow(packetId: string, id = `window-${++count}`) {
   localStorage.setItem(SIGN + id, String(Date.now()));
   const store = createStore({ windowId: () => Promise.resolve(id) });
-  await store.dispatch(freshPacket(packetId));
+  await store.dispatch(packetNow(packetId));
   await store.dispatch(api.endpoints.packet.initiate(packetId));
   await store.dispatch(ensureEdits(packetId));
   return { ...windowOn(store, packetId), id, close: () => localStorage.removeItem(SIGN + id) };
@@ -109,10 +110,10 @@ describe('two windows', () => {
     const [a, b] = [await openWindow(id), await openWindow(id)];
     a.store.dispatch(changeRecipe(a.pages()[0], (r) => ({ ...r, turn: 90, look: 'pen' }), 'turn'));
     await a.saved();
-    await b.store.dispatch(freshPacket(id));
+    await b.store.dispatch(packetNow(id));
     b.store.dispatch(changeRecipe(b.pages()[0], look('soft-grey'), 'look'));
     await b.saved();
-    await a.store.dispatch(freshPacket(id));
+    await a.store.dispatch(packetNow(id));
     await a.store.dispatch(undo(id));
     await a.saved();
     expect((await onServer(id)).pages[0].recipe).toMatchObject({ turn: 0, look: 'soft-grey' });
@@ -124,7 +125,7 @@ describe('two windows', () => {
     const [a, b] = [await openWindow(id), await openWindow(id)];
     const [x, y, z] = a.pages().map((page) => page.id);
     await a.store.dispatch(arrangePages(id, [{ packetId: id, pageIds: [z, x, y] }], 'new order'));
-    await b.store.dispatch(freshPacket(id));
+    await b.store.dispatch(packetNow(id));
     await b.store.dispatch(arrangePages(id, [{ packetId: id, pageIds: [z, y, x] }], 'new order'));
     await a.store.dispatch(undo(id));
     expect((await onServer(id)).pages.map((page) => page.id)).toEqual([z, y, x]);
