@@ -60,7 +60,7 @@ export interface UprightVotes {
 
 /**
  * Reads which way up a page is from its writing: a small convolutional net (trained by measure/src/train on drawn
- * handwriting and print) looks at the patches with the most ink, and their votes are added up; between upright and
+ * handwriting and print) looks at the patches with the most ink, until their votes are sure; between upright and
  * upside down, which letters alone tell least, the layout has a vote as well.
  *
  * @param page flat, as it lies in the photo
