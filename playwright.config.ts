@@ -1,4 +1,3 @@
-import { availableParallelism } from 'node:os';
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './e2e/support/chromium';
 
@@ -8,8 +7,7 @@ export default defineConfig({
   // Patience costs nothing where things are right: a machine that is busy elsewhere must not look like a fault.
   timeout: 600_000,
   expect: { timeout: 120_000 },
-  // Each has a server and a browser of its own; pages are developed on as many processors as there are.
-  workers: Math.min(2, availableParallelism()),
+  workers: 1,
   forbidOnly: Boolean(process.env.CI),
   // A busy machine can be late once; what is late is named as flaky, what fails twice is broken.
   retries: process.env.CI ? 1 : 0,
