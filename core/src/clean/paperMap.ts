@@ -96,7 +96,13 @@ function commonColours(page: Rgba, cell: number): CommonColours {
   const sums = new Float64Array(4);
   for (let row = 0; row < rows; row++) {
     for (let column = 0; column < columns; column++) {
-      const place = { left: column * cell, top: row * cell, cell };
+      const [left, top] = [column * cell, row * cell];
+      const place = {
+        left,
+        top,
+        right: Math.min(page.width, left + cell),
+        bottom: Math.min(page.height, top + cell),
+      };
       const total = countLightness(page, place, counts);
       const mode = paperBin(counts, total);
       sumColours(page, place, mode, sums);
@@ -127,20 +133,23 @@ function paperBin(counts: Uint32Array, total: number): number {
   return best;
 }
 
+/** A cell's borders, page pixels. */
 interface CellPlace {
   readonly left: number;
   readonly top: number;
-  readonly cell: number;
+  readonly right: number;
+  readonly bottom: number;
 }
 
 /** The bin of a pixel's lightness. */
 const binOf = (r: number, g: number, b: number): number => (r + 2 * g + b) >> 4;
 
 /** @returns how many pixels of the cell were looked at: every other one of every other row tells enough */
-function countLightness({ data, width, height }: Rgba, place: CellPlace, counts: Uint32Array): number {
-  const { left, top } = place;
-  const right = Math.min(width, left + place.cell);
-  const bottom = Math.min(height, top + place.cell);
+function countLightness(
+  { data, width }: Rgba,
+  { left, top, right, bottom }: CellPlace,
+  counts: Uint32Array,
+): number {
   counts.fill(0);
   for (let y = top; y < bottom; y += 2) {
     for (let at = (y * width + left) * 4, end = (y * width + right) * 4; at < end; at += 8) {
@@ -151,10 +160,12 @@ function countLightness({ data, width, height }: Rgba, place: CellPlace, counts:
 }
 
 /** Of the pixels in a bin and in those beside it: their number, and their colours added up. */
-function sumColours({ data, width, height }: Rgba, place: CellPlace, bin: number, sums: Float64Array): void {
-  const { left, top } = place;
-  const right = Math.min(width, left + place.cell);
-  const bottom = Math.min(height, top + place.cell);
+function sumColours(
+  { data, width }: Rgba,
+  { left, top, right, bottom }: CellPlace,
+  bin: number,
+  sums: Float64Array,
+): void {
   let [taken, red, green, blue] = [0, 0, 0, 0];
   for (let y = top; y < bottom; y += 2) {
     for (let at = (y * width + left) * 4, end = (y * width + right) * 4; at < end; at += 8) {
