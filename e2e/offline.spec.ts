@@ -55,7 +55,8 @@ test('without the server an opened packet is looked at, changed, added to and ma
   await expect(browser.getByText(/Kept on this device, not on Ravlo yet/)).toBeVisible();
 
   await browser.goto(`${ownRavlo.url}/packet/${id}/finish`);
-  await expect(browser.getByRole('img', { name: /of the PDF$/ })).toHaveCount(2);
+  // The photo that has not gone up is among its pages.
+  await expect(browser.getByRole('img', { name: /of the PDF$/ })).toHaveCount(3);
 
   await ownRavlo.start();
   const pages = async () => (await packetOnServer(browser, ownRavlo.url, id)).pages;

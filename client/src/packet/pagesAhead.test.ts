@@ -9,6 +9,7 @@ import { until } from '../../test/until';
 import { api } from './api';
 import { changeRecipe, resumeEdits, turnedBy } from './editing';
 import { watchPages } from './findPages';
+import { selectFindFailed } from './findSlice';
 import { hashOf } from './hashOf';
 import { arrangePages, undo } from './history';
 import { keepAnswers } from './keepAnswers';
@@ -56,12 +57,13 @@ const photo = (name: 'tides-neap' | 'passage-log' | 'tide-curve') =>
     type: 'image/jpeg',
   });
 
+const lookInto = jest.fn(async (): Promise<Insight> => ({ found, checked }));
 let closing: (() => void)[] = [];
 function createWindow(): AppStore {
   const darkroom = {
     hold: () => undefined,
     photoUrl: (id: string) => `/api/photos/${id}`,
-    lookInto: async () => ({ found, checked }),
+    lookInto,
   };
   const store = createStore({ darkroom: darkroom as unknown as Darkroom });
   // No test waits out what a person would not notice.
@@ -118,6 +120,23 @@ it('a photo that cannot go up is a page: looked into, turned, put in order; then
   expect((await onServer(id)).pages.map((page) => page.id)).toEqual(order.pageIds);
   await until(() => waitingOrders().length === 0 && store.parts.ahead.size === 0);
   expect(store.getState().troubles.told).toBeNull();
+});
+
+it('a page ahead that cannot be looked into says so, and is looked into anew when it has arrived', async () => {
+  const id = await server.newPacket(1);
+  const store = await openWindow(id);
+  setAway(true);
+  lookInto.mockRejectedValue(new Error('not without the server'));
+  await store.dispatch(addPhotos(id, [photo('tide-curve')]));
+  await until(() => idsIn(store, id).some((page) => selectFindFailed(store.getState(), page)));
+  const [, ahead] = pagesIn(store, id);
+  expect(ahead.recipe.outline.by).toBe('pending');
+
+  lookInto.mockResolvedValue({ found, checked });
+  setAway(false);
+  store.dispatch(wakeAll());
+  await until(async () => (await onServer(id)).pages[1]?.recipe.outline.by === 'whole');
+  expect(selectFindFailed(store.getState(), ahead.id)).toBe(false);
 });
 
 it.each([undefined, 'before the last page'])(

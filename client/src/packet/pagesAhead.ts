@@ -2,6 +2,7 @@ import { FRESH_RECIPE, photoSchema, type OpenPacket, type Page, type Photo } fro
 import { verdictKey } from '@/darkroom/keys';
 import { api } from './api';
 import { lookOnce } from './findPages';
+import { findFailed } from './findSlice';
 import { hashOf } from './hashOf';
 import { photoOf } from './keptPhotos';
 import { selectLine } from './lineSlice';
@@ -62,7 +63,8 @@ export function showAhead(key: string): AppThunk<Promise<void>> {
         dispatch(judged({ key: verdictKey(facts, recipe), checked }));
         dispatch(put(photo, { ...page, recipe }));
       } catch {
-        // It is looked into again when it has arrived.
+        // Said on the page, so that nobody waits for it; it is looked into anew when it has arrived.
+        dispatch(findFailed(becomes));
       }
     });
 }

@@ -8,6 +8,7 @@ import { rememberRetake } from './history';
 import { photoOf, removeShot } from './keptPhotos';
 import type { PhotoEvent } from './photoLife';
 import { findPage, lookAhead } from './findPages';
+import { findAnew } from './findSlice';
 import { hideAhead, showAllAhead } from './pagesAhead';
 import { keepPhoto } from './photoCache';
 import { gone, happened, selectPhoto, selectPhotos } from './photosSlice';
@@ -95,6 +96,7 @@ function sendOne(key: string): AppThunk<Promise<void>> {
       await dispatch(removeShot(photo.packetId, result.page.id));
       return;
     }
+    dispatch(findAnew(result.page.id));
     // What was edited meanwhile was edited on top of what was found here: the server is told of that first.
     if (isEdited(getState(), result.page)) await dispatch(findPage(result.page));
     happens({ type: 'answered', page: result.page, ...then });
