@@ -1,6 +1,7 @@
 const { defineConfig, globalIgnores } = require('eslint/config');
 const expo = require('eslint-config-expo/flat');
 const prettier = require('eslint-config-prettier/flat');
+const { IGNORED, RESOLVER } = require('./eslint.common');
 
 /** What each workspace must not import: all others but those that its arrows lead to, and doors that are not for it. */
 function workspaceArrows({ WORKSPACES, DOORS }) {
@@ -46,24 +47,10 @@ function roomZones({ ROOMS }) {
 module.exports = (async () => {
   const arrows = await import('./scripts/arrows.mjs');
   return defineConfig([
-    globalIgnores([
-      '**/dist/**',
-      '**/.expo/**',
-      '**/public/**',
-      // AssemblyScript: its compiler checks it.
-      'core/kernels/**',
-      'playwright-report/**',
-      'test-results/**',
-      'out/**',
-      'data/**',
-    ]),
+    globalIgnores(IGNORED),
     expo,
     prettier,
-    {
-      settings: {
-        'import/resolver': { typescript: { project: ['tsconfig.json', 'client/tsconfig.json'] }, node: true },
-      },
-    },
+    { settings: { 'import/resolver': RESOLVER } },
     {
       files: ['**/*.ts', '**/*.tsx'],
       rules: {

@@ -1,13 +1,14 @@
 const parser = require('@typescript-eslint/parser');
 const importPlugin = require('eslint-plugin-import');
 const { defineConfig, globalIgnores } = require('eslint/config');
+const { IGNORED, RESOLVER } = require('./eslint.common');
 
 /*
  * No file imports itself by way of others. Apart from all other rules (`eslint.config.js`): with their long lists of
  * globals and their types this one takes three times as long as here.
  */
 module.exports = defineConfig([
-  globalIgnores(['**/dist/**', '**/.expo/**', '**/public/**', 'core/kernels/**', 'out/**', 'data/**']),
+  globalIgnores(IGNORED),
   {
     files: ['**/*.ts', '**/*.tsx'],
     languageOptions: { parser },
@@ -16,7 +17,7 @@ module.exports = defineConfig([
     plugins: { import: importPlugin },
     settings: {
       'import/parsers': { '@typescript-eslint/parser': ['.ts', '.tsx'] },
-      'import/resolver': { typescript: { project: ['tsconfig.json', 'client/tsconfig.json'] }, node: true },
+      'import/resolver': RESOLVER,
     },
     rules: { 'import/no-cycle': ['error', { ignoreExternal: true }] },
   },

@@ -73,12 +73,18 @@ export function findUpright(page: Rgba): Upright {
 export function weighVotes({ letters, layout, patches }: UprightVotes, weights: VoteWeights): Upright {
   if (patches === 0) return { turn: 0, confidence: 0 };
   const votes = letters.map((vote) => weights.letters * vote);
-  const first = votes.indexOf(Math.max(...votes));
+  const first = likeliest(votes).index;
   votes[first] += weights.layout * layout;
   votes[(first + 2) % 4] -= weights.layout * layout;
-  const best = votes.indexOf(Math.max(...votes));
-  const total = votes.reduce((sum, vote) => sum + Math.exp(vote - votes[best]), 0);
-  return { turn: TURNS[best], confidence: 1 / total };
+  const { index, share } = likeliest(votes);
+  return { turn: TURNS[index], confidence: share };
+}
+
+/** The class with the most votes, and its share of all likelihood, 0.25 to 1. */
+function likeliest(votes: readonly number[]): { readonly index: number; readonly share: number } {
+  const most = Math.max(...votes);
+  const total = votes.reduce((sum, vote) => sum + Math.exp(vote - most), 0);
+  return { index: votes.indexOf(most), share: 1 / total };
 }
 
 /** The votes that `findUpright` weighs, for those who fit its weights. */
@@ -87,20 +93,16 @@ export function uprightVotes(page: Rgba): UprightVotes {
   const patches = inkPatches(ink, { count: MOST_PATCHES });
   const letters = [0, 0, 0, 0];
   let looked = 0;
-  while (looked < patches.length && sureness(letters) < SURE_ENOUGH) {
+  const sureness = () => likeliest(letters.map((vote) => WEIGHTS.letters * vote)).share;
+  while (looked < patches.length && sureness() < SURE_ENOUGH) {
     for (const patch of patches.slice(looked, looked + PATCHES_AT_ONCE)) {
       lookAllWays(patch).forEach((vote, i) => (letters[i] += vote));
       looked++;
     }
   }
-  const likeliest = letters.indexOf(Math.max(...letters));
-  const layout = patches.length > 0 ? layoutVote(turnPlane(ink, TURNS[likeliest])) : 0;
+  const layout = patches.length > 0 ? layoutVote(turnPlane(ink, TURNS[likeliest(letters).index])) : 0;
   return { letters, layout, patches: looked };
 }
-
-/** What the letters alone are worth, 0.25 to 1. */
-const sureness = (letters: readonly number[]): number =>
-  weighVotes({ letters, layout: 0, patches: 1 }, WEIGHTS).confidence;
 
 /**
  * What the net says of a patch, log likelihoods by class, on the mean of its looks from all four sides: it was seen to favour one

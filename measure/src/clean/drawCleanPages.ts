@@ -4,18 +4,9 @@ import { writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { Command } from 'commander';
 import sharp from 'sharp';
-import { flatten, PAGE_DPI, signedArea, type Quad, type Rgba } from '@ravlo/core';
-import { cleanScene, gradedScene, pageTruth, photograph, punchedHoles, type Scene } from '@ravlo/studio';
-
-/** The photo through JPEG, as every photo comes. */
-async function throughJpeg({ width, height, data }: Rgba, { lens }: Scene): Promise<Rgba> {
-  const jpeg = await sharp(Buffer.from(data.buffer), { raw: { width, height, channels: 4 } })
-    .removeAlpha()
-    .jpeg({ quality: lens.quality })
-    .toBuffer();
-  const raw = await sharp(jpeg).ensureAlpha().raw().toBuffer();
-  return { width, height, data: new Uint8ClampedArray(raw) };
-}
+import { flatten, PAGE_DPI, signedArea, type Quad } from '@ravlo/core';
+import { cleanScene, gradedScene, pageTruth, photograph, punchedHoles } from '@ravlo/studio';
+import { throughJpeg } from '../throughJpeg';
 
 /** Photo pixels a page pixel. */
 function photoScale(corners: Quad, width: number, height: number): number {
@@ -38,7 +29,7 @@ for (let k = 0; k < count; k++) {
     height: longSide,
   });
   const { image, truth } = await photograph(scene);
-  const photo = await throughJpeg(image, scene);
+  const photo = await throughJpeg(image, scene.lens.quality);
   const flat = flatten(photo, truth.corners, { dpi: PAGE_DPI, focal: truth.focal }).image;
   const { width, height } = flat;
   const { ink, print, rules, tint, colour } = await pageTruth(scene.sheet, width, height);

@@ -1,10 +1,10 @@
 import { writeFileSync } from 'node:fs';
 import { Command } from 'commander';
-import sharp from 'sharp';
 import { createRandom } from '@ravlo/film';
 import { flatten, type Rgba } from '@ravlo/core';
 import { inkPatches, inkPlane } from '@ravlo/core/inside';
 import { cleanScene, photograph, renderSheet, sceneFromSeed, type Scene } from '@ravlo/studio';
+import { throughJpeg } from '../throughJpeg';
 
 /*
  * Draws what the upright net is trained on: node --import tsx measure/src/train/drawUprightSet.ts --count N --seed S
@@ -33,15 +33,6 @@ function sceneOf(seed: number): Scene {
   const longSide = createRandom(seed).pick(LONG_SIDES);
   const size = { width: Math.round(longSide * 0.75), height: longSide };
   return seed % 3 === 2 ? cleanScene(seed, size) : sceneFromSeed(seed, size);
-}
-
-async function throughJpeg({ width, height, data }: Rgba, quality: number): Promise<Rgba> {
-  const jpeg = await sharp(Buffer.from(data.buffer), { raw: { width, height, channels: 4 } })
-    .removeAlpha()
-    .jpeg({ quality })
-    .toBuffer();
-  const raw = await sharp(jpeg).ensureAlpha().raw().toBuffer();
-  return { width, height, data: new Uint8ClampedArray(raw) };
 }
 
 async function photographedPages(scene: Scene): Promise<Rgba[]> {

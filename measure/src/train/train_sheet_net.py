@@ -193,6 +193,19 @@ def write(net, path):
     print(len(text), "characters:", " ".join(order), flush=True)
 
 
+def read_shipped(net, path):
+    """Takes the weights that write() wrote."""
+    with open(path) as file:
+        text = file.read().split("'")[1]
+    values = torch.tensor(np.frombuffer(base64.b64decode(text), "<f2").astype(np.float32))
+    at = 0
+    with torch.no_grad():
+        for layer in net.layers.values():
+            for like in (layer.weight, layer.bias):
+                like.copy_(values[at : at + like.numel()].view_as(like))
+                at += like.numel()
+
+
 CATEGORIES = 20
 
 
@@ -214,7 +227,7 @@ def main():
     parser.add_argument("--out")
     parser.add_argument("--half", action="store_true", help="learn from half of the categories, look at the others")
     parser.add_argument("--minutes", type=float, default=60)
-    parser.add_argument("--start", help="a state to go on from")
+    parser.add_argument("--start", help="a state to go on from, or the weights as they were written")
     parser.add_argument("--rate", type=float, default=2e-3)
     parser.add_argument("--threads", type=int, default=1)
     options = parser.parse_args()
@@ -232,7 +245,10 @@ def main():
     held = small(held)
     net = SheetNet().to(memory_format=torch.channels_last)
     print(sum(p.numel() for p in net.parameters()), "weights,", len(records), "records", flush=True)
-    if options.start:
+    if options.start and options.start.endswith(".ts"):
+        read_shipped(net, options.start)
+        print("before", share_right(net, held), flush=True)
+    elif options.start:
         net.load_state_dict(torch.load(options.start))
     steady = torch.optim.swa_utils.AveragedModel(net, avg_fn=lambda old, new, _: 0.995 * old + 0.005 * new)
     optimizer = torch.optim.AdamW(net.parameters(), lr=options.rate, weight_decay=1e-4)
