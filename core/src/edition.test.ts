@@ -7,7 +7,7 @@ import type { Rgba } from './raster/image';
 import type { Quad } from './geometry/quad';
 
 /** What `developed` below gave when the number was set. */
-const AS_OF_EDITION = '12 587ac23cf5ea2293';
+const AS_OF_EDITION = '13 d849e0ffc198947f';
 
 const QUAD: Quad = [
   [31, 18],

@@ -73,6 +73,24 @@ describe('the dots of dotted paper', () => {
     );
   });
 
+  it('are told from the grain of a part of the page that lies in the dark', () => {
+    fc.assert(
+      fc.property(fc.nat(), (seed) => {
+        const chance = seededChance(seed);
+        const isDark = ([x, y]: readonly number[]) => x > 500 && y > 800;
+        const grain = Array.from({ length: 1600 }, (): [number, number] => [
+          500 + Math.floor(chance() * 320),
+          800 + Math.floor(chance() * 360),
+        ]);
+        const dots = lattice(20, 0.004, 0.1, seed).filter((place) => !isDark(place));
+        const found = evenDots(pageOf([...dots, ...grain]));
+        expect(shareOfDots(found, grain.filter(isDark))).toBeLessThan(0.1);
+        expect(shareOfDots(found, dots)).toBeGreaterThan(0.85);
+      }),
+      { numRuns: 10 },
+    );
+  });
+
   it('are none where small marks lie anywhere', () => {
     fc.assert(
       fc.property(fc.nat(), fc.integer({ min: 100, max: 2000 }), (seed, count) => {

@@ -18,6 +18,9 @@ const STRAYS = 1.5;
 const ASKEW = 0.08;
 /** A dot of the paper has so many others within two pitches, across and down: some lie under writing. */
 const NEIGHBOURS = 2;
+/** With as many marks about it, up to this share of the pitch away each way, a mark is grain: some of that lies anywhere. */
+const CROWD = 3;
+const CROWDED = 0.5;
 /** Fewer of them are no dotted paper; more marks than the second are grain. */
 const LEAST_DOTS = 80;
 const MOST_MARKS = 12_000;
@@ -50,9 +53,11 @@ interface Dot {
 export function evenDots(cells: DottedCells): Uint8Array | null {
   const { width, height } = cells;
   const short = Math.min(width, height);
-  const near = new NearbyPoints(smallMarks(cells), width, Math.ceil(PITCH[1] * short));
-  const pitch = pitchOf(near, short);
+  const all = new NearbyPoints(smallMarks(cells), width, Math.ceil(PITCH[1] * short));
+  const pitch = pitchOf(all, short);
   if (pitch === null) return null;
+  const apart = all.points.filter(({ x, y }) => all.count(x, y, CROWDED * pitch.across) < CROWD);
+  const near = new NearbyPoints(apart, width, Math.ceil(PITCH[1] * short));
   const sites = [-2, -1, 1, 2].flatMap((k) => [
     [k * pitch.across, 0],
     [0, k * pitch.down],

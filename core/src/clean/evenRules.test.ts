@@ -151,6 +151,27 @@ describe('evenRules', () => {
     expect(stroke).toBeLessThan(0.05);
   });
 
+  it('leaves a frame’s side, which ends a little before the page does', () => {
+    const line = ruled((given) => drawLine(given, 30, 14, HEIGHT - 14));
+    expect(ofLine(line, 30)[1]).toBeGreaterThan(0.95);
+  });
+
+  it('gives a short line that is mostly a rule its pieces back', () => {
+    const cells = ruled(({ strokes, rules, darkest, ink }, at) => {
+      for (let x = 100; x < 240; x++) {
+        for (const y of [330, 331]) {
+          const isStroke = x < 120 || (x >= 180 && x < 190);
+          (isStroke ? strokes : rules)[at(x, y)] = 1;
+          darkest[at(x, y)] = LEVEL;
+          ink[at(x, y)] = logitByte(isStroke ? 0.8 : 0.1);
+        }
+      }
+    });
+    const row = [330 * WIDTH + 102, 330 * WIDTH + 238] as const;
+    expect(cells.strokes.subarray(...row).includes(1)).toBe(false);
+    expect(cells.rules.subarray(...row).includes(0)).toBe(false);
+  });
+
   it('leaves a line that ends on the page, and one in the middle of it', () => {
     expect(
       ofLine(

@@ -6,6 +6,7 @@ import { findLines, type Rule } from './findRules';
 import { logitByte } from './inkLikelihood';
 import { joinOverRule } from './joinOverRule';
 import { levelAlong, type LevelledRule } from './levelAlong';
+import { loneLines } from './loneLines';
 import { ruleProfiles, STEP } from './ruleProfiles';
 
 /** Cells of rules count so much in a profile; where a line begins it has rules on at least a third of a step. */
@@ -38,6 +39,8 @@ const LEAST_STROKE = 0.25;
 /** A margin is about as dark all along: of so many of its cells none is darker than such a share of how dark it mostly is, or it is none. */
 const PALE_SHARE = 0.2;
 const PALE = 0.5;
+/** It ends at the page's own ends, but for such a share of its length: what ends before them is a frame's side. */
+const END_SHARE = 0.025;
 /** Cells of a margin are its own however sure the net is that they are ink. */
 const ANY_INK = 255;
 
@@ -59,8 +62,10 @@ export interface RuledCells {
 /**
  * Makes rules whole. Along each straight line that most of the rules on it make out, what is no darker and no thicker than
  * the line is the line's, though it was taken for a stroke or for nothing: dark rules are seen as ink here and there, pale
- * ones not at all; strokes that cross it run on over it. Where strokes reach out of the line to a side, and where it is darker than elsewhere, all stays. A lone
- * line right through a ruled or dotted page, across its rules, near its side and about as dark all along, is a margin, though it may look like a pen's.
+ * ones not at all; strokes that cross it run on over it. Where strokes reach out of the line to a side, and where it is
+ * darker than elsewhere, all stays. Shorter lines are rules or strokes all along as well (`loneLines.ts`). A lone line right
+ * through a ruled or dotted page, across its rules, near its side and about as dark all along, is a margin, though it may
+ * look like a pen's.
  */
 export function evenRules(cells: RuledCells): void {
   const { width, height, likely, rules, isDotted = false } = cells;
@@ -80,14 +85,16 @@ export function evenRules(cells: RuledCells): void {
     }),
   );
   const usual = median(measured.map(({ course }) => course.level));
-  const printed = measured
-    .map(({ course }) => course)
-    // Somebody drew a line along the squares.
-    .filter(({ level }) => measured.length < FEW_LINES || level <= DARKER * usual + STRAYS[1]);
-  for (const course of printed) {
+  // What is darker somebody drew along the squares.
+  const isPrinted = ({ level }: LevelledRule) =>
+    measured.length < FEW_LINES || level <= DARKER * usual + STRAYS[1];
+  const makeWhole = (course: LevelledRule) => {
     evenLine(cells, course);
     joinOverRule(cells, course);
-  }
+  };
+  const printed = measured.map(({ course }) => course).filter(isPrinted);
+  printed.forEach(makeWhole);
+  loneLines(cells).filter(isPrinted).forEach(makeWhole);
   evenEnds(cells, printed);
   const isRuled = (along: Way) => isDotted || measured.filter(({ way }) => way === along).length >= FEW_LINES;
   if (!isRuled(acrossWay) && !isRuled(uprightWay)) return;
@@ -124,6 +131,9 @@ function evenMargins(cells: RuledCells, lines: readonly Rule[], way: Way): void 
     const level = median(levels);
     // Much paler on part of its way: somebody drew a line along a rule.
     if (quantile(all, PALE_SHARE) < PALE * level) continue;
+    const there = all.map((dark) => dark >= PALE * level);
+    const bare = Math.max(there.indexOf(true), way.length - 1 - there.lastIndexOf(true));
+    if (bare > END_SHARE * way.length) continue;
     evenLine(cells, { ...traced, half, level, levelAt: () => level }, ANY_INK);
   }
 }

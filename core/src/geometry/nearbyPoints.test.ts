@@ -15,6 +15,7 @@ describe('points nearby', () => {
         const isNear = ({ x, y }: { x: number; y: number }) =>
           Math.abs(x - at.x) <= reach && Math.abs(y - at.y) <= reach;
         expect(near.has(at.x, at.y, reach)).toBe(points.some(isNear));
+        expect(near.count(at.x, at.y, reach)).toBe(points.filter(isNear).length);
         const around: unknown[] = [];
         near.forEachAround(at.x, at.y, (each) => around.push(each));
         expect(around).toEqual(expect.arrayContaining(points.filter(isNear)));

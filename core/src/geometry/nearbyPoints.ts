@@ -44,6 +44,15 @@ export class NearbyPoints<T extends { readonly x: number; readonly y: number }> 
     return false;
   }
 
+  /** How many points lie up to `reach` away from a place, each way. */
+  count(x: number, y: number, reach: number): number {
+    let count = 0;
+    this.forEachAround(x, y, (point) => {
+      if (Math.abs(point.x - x) <= reach && Math.abs(point.y - y) <= reach) count++;
+    });
+    return count;
+  }
+
   /** Visits the points in the square of a place and in those beside it. */
   forEachAround(x: number, y: number, visit: (point: T) => void): void {
     const middle = this.squareOf(x, y);

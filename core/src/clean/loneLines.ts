@@ -1,0 +1,160 @@
+import { eitherOf } from '../raster/eitherOf';
+import { median } from '../statistics/quantile';
+import type { LevelledRule } from './levelAlong';
+import { thinPieces, type ThinPiece } from './thinPieces';
+
+/** Somewhere at least this long in one piece, and this long all told, in cells: longer than a letter's bar. */
+const LEAST_PIECE = 24;
+const LEAST_LENGTH = 60;
+/** Where letters cross it there may be so many cells between its pieces, and it strays from its straight way by so many. */
+const MOST_GAP = 48;
+const MOST_ASIDE = 1.6;
+/** So much of the way is seen. */
+const LEAST_SEEN = 0.55;
+/** What is a rule on less of it is a stroke: when in doubt it stays. */
+const RULE_FROM = 2 / 3;
+/** A piece that is paler than the rest of the line by this factor is none of it: of so many cells, it is a rule that somebody drew along. */
+const PALER = 0.6;
+const FEW_CELLS = 12;
+
+interface LinePlanes {
+  readonly width: number;
+  readonly height: number;
+  /** how dark each cell is at most */
+  readonly darkest: Uint8Array;
+  /** cells of strokes and of rules: 1, else 0; both are changed */
+  readonly strokes: Uint8Array;
+  readonly rules: Uint8Array;
+}
+
+/** From a cell to the next along lines, and across them. */
+interface Way {
+  readonly length: number;
+  readonly places: number;
+  readonly along: number;
+  readonly beside: number;
+}
+
+/**
+ * Makes lines whole that do not run through the page, as a worksheet's frames and lines to write on: each is a rule or a stroke all
+ * along. Those that are mostly strokes are made strokes here.
+ *
+ * @returns the courses of those that are rules, for whoever makes rules whole
+ */
+export function loneLines(planes: LinePlanes): LevelledRule[] {
+  const { width, height } = planes;
+  const either = eitherOf(planes.strokes, planes.rules);
+  const ways: Way[] = [
+    { length: width, places: height, along: 1, beside: width },
+    { length: height, places: width, along: width, beside: 1 },
+  ];
+  return ways.flatMap((way) => {
+    return chainsOf(thinPieces(either, way)).flatMap((chain) => {
+      const course = tellLine(planes, way, chain);
+      return course ? [course] : [];
+    });
+  });
+}
+
+/** Pieces that lie in a line, in order along it; the longest begin. */
+function chainsOf(pieces: readonly ThinPiece[]): ThinPiece[][] {
+  const left = new Set(pieces);
+  const chains: ThinPiece[][] = [];
+  const seeds = pieces.filter(({ middles }) => middles.length >= LEAST_PIECE);
+  for (const seed of seeds.sort((a, b) => b.middles.length - a.middles.length)) {
+    if (!left.delete(seed)) continue;
+    const chain = [seed];
+    for (let next = nextOf(chain, left); next; next = nextOf(chain, left)) {
+      left.delete(next);
+      chain.push(next);
+      chain.sort((a, b) => a.first - b.first);
+    }
+    chains.push(chain);
+  }
+  return chains;
+}
+
+/** The nearest piece that goes on where a chain ends, on either side. */
+function nextOf(chain: readonly ThinPiece[], left: ReadonlySet<ThinPiece>): ThinPiece | null {
+  const placeAt = straightThrough(chain);
+  const [from, to] = [chain[0].first, endOf(chain[chain.length - 1])];
+  let nearest: ThinPiece | null = null;
+  let least = MOST_GAP + 1;
+  for (const piece of left) {
+    const { first, middles } = piece;
+    const end = endOf(piece);
+    const gap = first >= to ? first - to : from - end;
+    if (gap < 0 || gap >= least) continue;
+    const [near, at] = first >= to ? [middles[0], first] : [middles[middles.length - 1], end - 1];
+    if (Math.abs(placeAt(at) - near) > MOST_ASIDE) continue;
+    [nearest, least] = [piece, gap];
+  }
+  return nearest;
+}
+
+const endOf = ({ first, middles }: ThinPiece): number => first + middles.length;
+
+/** The straight line from a chain's beginning to its end. */
+function straightThrough(chain: readonly ThinPiece[]): (k: number) => number {
+  const { first, middles } = chain[0];
+  const last = chain[chain.length - 1];
+  const end = endOf(last) - 1;
+  const slope = (last.middles[last.middles.length - 1] - middles[0]) / Math.max(1, end - first);
+  return (k) => middles[0] + slope * (k - first);
+}
+
+/** Whether a line is a rule, and then its course; a stroke is made one all along. */
+function tellLine(planes: LinePlanes, way: Way, chain: readonly ThinPiece[]): LevelledRule | null {
+  const { darkest, strokes, rules } = planes;
+  const [from, to] = [chain[0].first, endOf(chain[chain.length - 1])];
+  const seen = chain.reduce((sum, { middles }) => sum + middles.length, 0);
+  if (to - from < LEAST_LENGTH || seen < LEAST_SEEN * (to - from)) return null;
+  const ofRule: number[] = [];
+  const ofStroke: number[] = [];
+  forBeads(chain, way, (cells) => {
+    const isRule = cells.some((i) => rules[i] === 1);
+    (isRule ? ofRule : ofStroke).push(Math.max(...cells.map((i) => darkest[i])));
+  });
+  if (ofRule.length === 0 || ofStroke.length === 0) return null;
+  const level = median(ofRule);
+  const strokeLevel = median(ofStroke);
+  const isDrawnUpon = ofRule.length >= FEW_CELLS && level < PALER * strokeLevel;
+  if (ofRule.length < RULE_FROM * seen && !isDrawnUpon) {
+    forBeads(chain, way, (cells) => {
+      if (Math.max(...cells.map((i) => darkest[i])) < PALER * strokeLevel) return;
+      for (const i of cells) [strokes[i], rules[i]] = [1, 0];
+    });
+    return null;
+  }
+  const half = Math.max(1, Math.ceil(median(chain.map(({ thickness }) => (thickness - 1) / 2))));
+  const places = middlesOf(chain, from, to);
+  // Where it is not there it lies outside the page.
+  const middleAt = (k: number) => (k >= from && k < to ? places[k - from] : -1);
+  return { ...way, half, level, middleAt, levelAt: () => level };
+}
+
+/** Where a chain's middle is at each cell along it; in gaps straight from one piece to the next. */
+function middlesOf(chain: readonly ThinPiece[], from: number, to: number): Int32Array {
+  const result = new Int32Array(to - from);
+  chain.forEach((piece, c) => {
+    piece.middles.forEach((middle, k) => (result[piece.first + k - from] = Math.round(middle)));
+    const next = chain[c + 1] as ThinPiece | undefined;
+    if (!next) return;
+    const [end, last] = [endOf(piece), piece.middles[piece.middles.length - 1]];
+    const slope = (next.middles[0] - last) / (next.first - end + 1);
+    for (let k = end; k < next.first; k++) result[k - from] = Math.round(last + slope * (k - end + 1));
+  });
+  return result;
+}
+
+/** Visits a chain step by step along it, with the cells across it. */
+function forBeads(chain: readonly ThinPiece[], way: Way, visit: (cells: readonly number[]) => void): void {
+  for (const { first, froms, tos } of chain) {
+    froms.forEach((from, k) => {
+      const cells: number[] = [];
+      for (let place = from; place < tos[k]; place++)
+        cells.push(place * way.beside + (first + k) * way.along);
+      visit(cells);
+    });
+  }
+}
