@@ -8,6 +8,7 @@ import { joinOverRule } from './joinOverRule';
 import { levelAlong, type LevelledRule } from './levelAlong';
 import { loneLines } from './loneLines';
 import { ruleProfiles, STEP } from './ruleProfiles';
+import { waysOver, type Way } from './way';
 
 /** Cells of rules count so much in a profile; where a line begins it has rules on at least a third of a step. */
 const EVIDENCE = 64;
@@ -72,13 +73,12 @@ export function evenRules(cells: RuledCells): void {
   const evidence = eitherOf(rules, atLeast(likely, MAYBE), EVIDENCE);
   const { across, upright } = ruleProfiles(evidence, width, height);
   const options = { beside: BESIDE, least: LEAST, leastShare: LEAST_SHARE };
-  const acrossWay: Way = { length: width, places: height, along: 1, beside: width };
-  const uprightWay: Way = { length: height, places: width, along: width, beside: 1 };
-  const ways = [
-    [findLines(across, options), acrossWay],
-    [findLines(upright, options), uprightWay],
+  const ways = waysOver(width, height);
+  const found = [
+    [findLines(across, options), ways.across],
+    [findLines(upright, options), ways.upright],
   ] as const;
-  const measured = ways.flatMap(([lines, way]) =>
+  const measured = found.flatMap(([lines, way]) =>
     lines.flatMap((line) => {
       const course = measureLine(cells, line, way);
       return course ? [{ way, course }] : [];
@@ -97,10 +97,10 @@ export function evenRules(cells: RuledCells): void {
   loneLines(cells).filter(isPrinted).forEach(makeWhole);
   evenEnds(cells, printed);
   const isRuled = (along: Way) => isDotted || measured.filter(({ way }) => way === along).length >= FEW_LINES;
-  if (!isRuled(acrossWay) && !isRuled(uprightWay)) return;
+  if (!isRuled(ways.across) && !isRuled(ways.upright)) return;
   const through = throughLines(cells);
-  if (isRuled(acrossWay)) evenMargins(cells, through.upright, uprightWay);
-  if (isRuled(uprightWay)) evenMargins(cells, through.across, acrossWay);
+  if (isRuled(ways.across)) evenMargins(cells, through.upright, ways.upright);
+  if (isRuled(ways.upright)) evenMargins(cells, through.across, ways.across);
 }
 
 /** Lines of strokes and rules that run right through the page. */
@@ -136,14 +136,6 @@ function evenMargins(cells: RuledCells, lines: readonly Rule[], way: Way): void 
     if (bare > END_SHARE * way.length) continue;
     evenLine(cells, { ...traced, half, level, levelAt: () => level }, ANY_INK);
   }
-}
-
-/** From a cell to the next along a line, and across it. */
-interface Way {
-  readonly length: number;
-  readonly places: number;
-  readonly along: number;
-  readonly beside: number;
 }
 
 /** @param mostInk what the net is surer of stays a stroke */

@@ -1,11 +1,7 @@
+import type { Way } from './way';
+
 /** A straight line of rule cells: its middle at every cell along it, and how far its edges are from there. */
-export interface RuleCourse {
-  /** cells along the page, and across the line */
-  readonly length: number;
-  readonly places: number;
-  /** from a cell to the next along the line, and across it */
-  readonly along: number;
-  readonly beside: number;
+export interface RuleCourse extends Way {
   readonly half: number;
   readonly middleAt: (k: number) => number;
   /** how dark it is */

@@ -1,12 +1,14 @@
+import { NearbyPoints } from '../geometry/nearbyPoints';
 import { eitherOf } from '../raster/eitherOf';
 import { median } from '../statistics/quantile';
 import type { LevelledRule } from './levelAlong';
 import { thinPieces, type ThinPiece } from './thinPieces';
+import { waysOver, type Way } from './way';
 
 /** Somewhere at least this long in one piece, and this long all told, in cells: longer than a letter's bar. */
 const LEAST_PIECE = 24;
 const LEAST_LENGTH = 60;
-/** Where letters cross it there may be so many cells between its pieces, and it strays from its straight way by so many. */
+/** Where letters cross it the next piece is so many cells on at most, and strays from the straight way by so many. */
 const MOST_GAP = 48;
 const MOST_ASIDE = 1.6;
 /** So much of the way is seen. */
@@ -27,14 +29,6 @@ interface LinePlanes {
   readonly rules: Uint8Array;
 }
 
-/** From a cell to the next along lines, and across them. */
-interface Way {
-  readonly length: number;
-  readonly places: number;
-  readonly along: number;
-  readonly beside: number;
-}
-
 /**
  * Makes lines whole that do not run through the page, as a worksheet's frames and lines to write on: each is a rule or a stroke all
  * along. Those that are mostly strokes are made strokes here.
@@ -44,50 +38,65 @@ interface Way {
 export function loneLines(planes: LinePlanes): LevelledRule[] {
   const { width, height } = planes;
   const either = eitherOf(planes.strokes, planes.rules);
-  const ways: Way[] = [
-    { length: width, places: height, along: 1, beside: width },
-    { length: height, places: width, along: width, beside: 1 },
-  ];
-  return ways.flatMap((way) => {
-    return chainsOf(thinPieces(either, way)).flatMap((chain) => {
-      const course = tellLine(planes, way, chain);
-      return course ? [course] : [];
-    });
-  });
+  const { across, upright } = waysOver(width, height);
+  return [across, upright].flatMap((way) =>
+    chainsOf(thinPieces(either, way), way).flatMap((chain) => tellLine(planes, way, chain) ?? []),
+  );
 }
 
 /** Pieces that lie in a line, in order along it; the longest begin. */
-function chainsOf(pieces: readonly ThinPiece[]): ThinPiece[][] {
+function chainsOf(pieces: readonly ThinPiece[], { length }: Way): ThinPiece[][] {
+  const ends = new NearbyPoints(pieces.flatMap(endsOf), length, MOST_GAP);
   const left = new Set(pieces);
   const chains: ThinPiece[][] = [];
   const seeds = pieces.filter(({ middles }) => middles.length >= LEAST_PIECE);
   for (const seed of seeds.sort((a, b) => b.middles.length - a.middles.length)) {
     if (!left.delete(seed)) continue;
     const chain = [seed];
-    for (let next = nextOf(chain, left); next; next = nextOf(chain, left)) {
+    for (let next = nextOf(chain, ends, left); next; next = nextOf(chain, ends, left)) {
       left.delete(next);
-      chain.push(next);
-      chain.sort((a, b) => a.first - b.first);
+      if (next.first < chain[0].first) chain.unshift(next);
+      else chain.push(next);
     }
     chains.push(chain);
   }
   return chains;
 }
 
+/** Where a piece begins, or ends. */
+interface End {
+  /** the cell along the lines, and the middle across them */
+  readonly x: number;
+  readonly y: number;
+  readonly isFirst: boolean;
+  readonly piece: ThinPiece;
+}
+
+function endsOf(piece: ThinPiece): readonly [End, End] {
+  const { first, middles } = piece;
+  return [
+    { x: first, y: middles[0], isFirst: true, piece },
+    { x: endOf(piece) - 1, y: middles[middles.length - 1], isFirst: false, piece },
+  ];
+}
+
 /** The nearest piece that goes on where a chain ends, on either side. */
-function nextOf(chain: readonly ThinPiece[], left: ReadonlySet<ThinPiece>): ThinPiece | null {
+function nextOf(
+  chain: readonly ThinPiece[],
+  ends: NearbyPoints<End>,
+  left: ReadonlySet<ThinPiece>,
+): ThinPiece | null {
   const placeAt = straightThrough(chain);
-  const [from, to] = [chain[0].first, endOf(chain[chain.length - 1])];
+  const chainEnds = [endsOf(chain[0])[0], endsOf(chain[chain.length - 1])[1]];
   let nearest: ThinPiece | null = null;
   let least = MOST_GAP + 1;
-  for (const piece of left) {
-    const { first, middles } = piece;
-    const end = endOf(piece);
-    const gap = first >= to ? first - to : from - end;
-    if (gap < 0 || gap >= least) continue;
-    const [near, at] = first >= to ? [middles[0], first] : [middles[middles.length - 1], end - 1];
-    if (Math.abs(placeAt(at) - near) > MOST_ASIDE) continue;
-    [nearest, least] = [piece, gap];
+  for (const { x, y, isFirst } of chainEnds) {
+    ends.forEachAround(x, y, (end) => {
+      const gap = isFirst ? x - end.x : end.x - x;
+      if (end.isFirst === isFirst || gap <= 0 || gap >= least || !left.has(end.piece)) return;
+      if (Math.abs(placeAt(end.x) - end.y) > MOST_ASIDE) return;
+      [nearest, least] = [end.piece, gap];
+    });
   }
   return nearest;
 }

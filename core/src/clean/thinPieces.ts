@@ -1,3 +1,5 @@
+import type { Way } from './way';
+
 /** What is thicker is no thin line, in cells. */
 const MOST_THICK = 6;
 /** Shorter pieces say nothing of a line's way, in cells. */
@@ -16,15 +18,6 @@ export interface ThinPiece {
   readonly middles: readonly number[];
   /** the mean of how thick it is */
   readonly thickness: number;
-}
-
-interface Way {
-  /** steps along, and places across */
-  readonly length: number;
-  readonly places: number;
-  /** from an index of the mask to the next along, and across */
-  readonly along: number;
-  readonly beside: number;
 }
 
 /** Follows what is thin across one of a page's two ways, step by step, as long as nothing thicker lies on it. */
