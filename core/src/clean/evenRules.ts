@@ -29,6 +29,8 @@ const STRAYS = [1.15, 4] as const;
 /** Where there are so many lines, one that is darker than the usual one by this factor is no rule. */
 const FEW_LINES = 5;
 const DARKER = 1.5;
+/** A form has thicker lines than the usual ones: of such the others do not say so much. */
+const LONE_DARKER = 2;
 /** Less of it is no line. */
 const LEAST_DARK = 0.35;
 /** A margin runs right through the page, this near to a side of it, and is no thicker than so many cells each way. */
@@ -86,15 +88,20 @@ export function evenRules(cells: RuledCells): void {
   );
   const usual = median(measured.map(({ course }) => course.level));
   // What is darker somebody drew along the squares.
-  const isPrinted = ({ level }: LevelledRule) =>
-    measured.length < FEW_LINES || level <= DARKER * usual + STRAYS[1];
+  const isPrinted = (level: number, darker: number) =>
+    measured.length < FEW_LINES || level <= darker * usual + STRAYS[1];
   const makeWhole = (course: LevelledRule) => {
     evenLine(cells, course);
     joinOverRule(cells, course);
   };
-  const printed = measured.map(({ course }) => course).filter(isPrinted);
+  const printed = measured.map(({ course }) => course).filter(({ level }) => isPrinted(level, DARKER));
   printed.forEach(makeWhole);
-  loneLines(cells).filter(isPrinted).forEach(makeWhole);
+  const lone = loneLines(cells, {
+    isAsRule: (i, level) =>
+      isPrinted(level, LONE_DARKER) && cells.darkest[i] <= level * STRAYS[0] + STRAYS[1],
+    isSurelyInk: (i) => cells.ink[i] > SURELY_INK,
+  });
+  lone.filter(({ level }) => isPrinted(level, LONE_DARKER)).forEach(makeWhole);
   evenEnds(cells, printed);
   const isRuled = (along: Way) => isDotted || measured.filter(({ way }) => way === along).length >= FEW_LINES;
   if (!isRuled(ways.across) && !isRuled(ways.upright)) return;

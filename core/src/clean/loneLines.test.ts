@@ -1,4 +1,4 @@
-import { loneLines } from './loneLines';
+import { loneLines, type LoneLinesOptions } from './loneLines';
 
 const [WIDTH, HEIGHT] = [400, 120];
 const ROW = 60;
@@ -31,6 +31,12 @@ function cross(planes: Planes, x: number): void {
   }
 }
 
+/** What is no darker than the rule may be its own; nothing, or all, is surely ink. */
+const asDark = ({ darkest }: Planes, isSurelyInk = false): LoneLinesOptions => ({
+  isAsRule: (cell, level) => darkest[cell] <= level,
+  isSurelyInk: () => isSurelyInk,
+});
+
 const countOf = (mask: Uint8Array, from: number, to: number) =>
   mask.subarray(ROW * WIDTH + from, ROW * WIDTH + to).reduce((sum, cell) => sum + cell, 0);
 
@@ -39,7 +45,7 @@ describe('lines that do not run through the page', () => {
     const planes = bare();
     lay(planes, 'strokes', 50, 200);
     lay(planes, 'rules', 200, 300);
-    expect(loneLines(planes)).toEqual([]);
+    expect(loneLines(planes, asDark(planes))).toEqual([]);
     expect(countOf(planes.strokes, 50, 300)).toBe(250);
     expect(countOf(planes.rules, 50, 300)).toBe(0);
   });
@@ -49,9 +55,10 @@ describe('lines that do not run through the page', () => {
     lay(planes, 'rules', 80, 300);
     lay(planes, 'strokes', 50, 80);
     lay(planes, 'strokes', 300, 310);
-    const [course, ...others] = loneLines(planes);
+    const [course, ...others] = loneLines(planes, asDark(planes));
     expect(others).toEqual([]);
     expect([course.middleAt(49), course.middleAt(310)]).toEqual([-1, -1]);
+    expect(countOf(planes.rules, 50, 310)).toBe(260);
     for (let k = 50; k < 310; k++) expect([ROW, ROW + 1]).toContain(course.middleAt(k));
     expect(course.levelAt(100)).toBe(LEVEL);
   });
@@ -61,9 +68,32 @@ describe('lines that do not run through the page', () => {
     lay(planes, 'rules', 50, 260);
     lay(planes, 'strokes', 260, 300);
     for (const x of [90, 130, 170, 255]) cross(planes, x);
-    const [course] = loneLines(planes);
+    const [course] = loneLines(planes, asDark(planes));
     expect([course.middleAt(50), course.middleAt(299)].every((middle) => middle >= ROW)).toBe(true);
     expect(course.middleAt(131)).toBeGreaterThanOrEqual(ROW);
+  });
+
+  it('are rules also where a letter stands close above them', () => {
+    const planes = bare();
+    lay(planes, 'rules', 90, 300);
+    lay(planes, 'strokes', 50, 90);
+    for (let y = ROW - 20; y < ROW - 2; y++) planes.strokes.fill(1, y * WIDTH + 60, y * WIDTH + 64);
+    loneLines(planes, asDark(planes));
+    expect(countOf(planes.strokes, 50, 90)).toBe(0);
+    expect(planes.strokes[(ROW - 4) * WIDTH + 61]).toBe(1);
+  });
+
+  it('keep what was surely drawn along them, if it is longer than a letter', () => {
+    const planes = bare();
+    lay(planes, 'rules', 50, 300);
+    lay(planes, 'strokes', 300, 312);
+    for (const mask of [planes.rules, planes.strokes]) {
+      const value = mask === planes.strokes ? 1 : 0;
+      for (const y of [ROW, ROW + 1]) mask.fill(value, y * WIDTH + 100, y * WIDTH + 150);
+    }
+    loneLines(planes, asDark(planes, true));
+    expect(countOf(planes.strokes, 100, 150)).toBe(50);
+    expect(countOf(planes.rules, 300, 312)).toBe(12);
   });
 
   it('end where there is nothing for long', () => {
@@ -71,7 +101,7 @@ describe('lines that do not run through the page', () => {
     lay(planes, 'rules', 20, 120);
     lay(planes, 'strokes', 120, 130);
     lay(planes, 'strokes', 220, 320);
-    const [course] = loneLines(planes);
+    const [course] = loneLines(planes, asDark(planes));
     expect(course.middleAt(129)).toBeGreaterThanOrEqual(ROW);
     expect(course.middleAt(130)).toBe(-1);
     expect(countOf(planes.strokes, 220, 320)).toBe(100);
@@ -81,7 +111,7 @@ describe('lines that do not run through the page', () => {
     const planes = bare();
     lay(planes, 'strokes', 50, 240, 3 * LEVEL);
     lay(planes, 'rules', 240, 300);
-    const [course] = loneLines(planes);
+    const [course] = loneLines(planes, asDark(planes));
     expect(course.level).toBe(LEVEL);
     expect(countOf(planes.strokes, 50, 240)).toBe(190);
     expect(countOf(planes.rules, 240, 300)).toBe(60);
@@ -96,7 +126,7 @@ describe('lines that do not run through the page', () => {
       lay(planes, 'strokes', from, to);
       if (to < 100) lay(planes, 'rules', to, to + 10);
       const before = structuredClone(planes);
-      expect(loneLines(planes)).toEqual([]);
+      expect(loneLines(planes, asDark(planes))).toEqual([]);
       expect(planes.strokes.every((cell, i) => cell === before.strokes[i])).toBe(true);
       expect(planes.rules.every((cell, i) => cell === before.rules[i])).toBe(true);
     }

@@ -29,18 +29,25 @@ interface LinePlanes {
   readonly rules: Uint8Array;
 }
 
+export interface LoneLinesOptions {
+  /** whether a cell is no darker than a rule of such a darkness may be */
+  readonly isAsRule: (cell: number, level: number) => boolean;
+  /** whether a cell is a stroke's whatever lies about it: but nobody underlines less than a letter */
+  readonly isSurelyInk: (cell: number) => boolean;
+}
+
 /**
  * Makes lines whole that do not run through the page, as a worksheet's frames and lines to write on: each is a rule or a stroke all
- * along. Those that are mostly strokes are made strokes here.
+ * along. Pieces of those that are rules become rules also where a letter stands close above them, for it does not touch them.
  *
  * @returns the courses of those that are rules, for whoever makes rules whole
  */
-export function loneLines(planes: LinePlanes): LevelledRule[] {
+export function loneLines(planes: LinePlanes, options: LoneLinesOptions): LevelledRule[] {
   const { width, height } = planes;
   const either = eitherOf(planes.strokes, planes.rules);
   const { across, upright } = waysOver(width, height);
   return [across, upright].flatMap((way) =>
-    chainsOf(thinPieces(either, way), way).flatMap((chain) => tellLine(planes, way, chain) ?? []),
+    chainsOf(thinPieces(either, way), way).flatMap((chain) => tellLine(planes, way, chain, options) ?? []),
   );
 }
 
@@ -113,28 +120,30 @@ function straightThrough(chain: readonly ThinPiece[]): (k: number) => number {
 }
 
 /** Whether a line is a rule, and then its course; a stroke is made one all along. */
-function tellLine(planes: LinePlanes, way: Way, chain: readonly ThinPiece[]): LevelledRule | null {
+function tellLine(
+  planes: LinePlanes,
+  way: Way,
+  chain: readonly ThinPiece[],
+  options: LoneLinesOptions,
+): LevelledRule | null {
   const { darkest, strokes, rules } = planes;
   const [from, to] = [chain[0].first, endOf(chain[chain.length - 1])];
-  const seen = chain.reduce((sum, { middles }) => sum + middles.length, 0);
-  if (to - from < LEAST_LENGTH || seen < LEAST_SEEN * (to - from)) return null;
-  const ofRule: number[] = [];
-  const ofStroke: number[] = [];
-  forBeads(chain, way, (cells) => {
-    const isRule = cells.some((i) => rules[i] === 1);
-    (isRule ? ofRule : ofStroke).push(Math.max(...cells.map((i) => darkest[i])));
-  });
+  const beads = beadsOf(chain, way);
+  if (to - from < LEAST_LENGTH || beads.length < LEAST_SEEN * (to - from)) return null;
+  const darknessOf = (bead: readonly number[]) => Math.max(...bead.map((i) => darkest[i]));
+  const isRule = (bead: readonly number[]) => bead.some((i) => rules[i] === 1);
+  const ofRule = beads.filter(isRule).map(darknessOf);
+  const ofStroke = beads.filter((bead) => !isRule(bead)).map(darknessOf);
   if (ofRule.length === 0 || ofStroke.length === 0) return null;
   const level = median(ofRule);
   const strokeLevel = median(ofStroke);
   const isDrawnUpon = ofRule.length >= FEW_CELLS && level < PALER * strokeLevel;
-  if (ofRule.length < RULE_FROM * seen && !isDrawnUpon) {
-    forBeads(chain, way, (cells) => {
-      if (Math.max(...cells.map((i) => darkest[i])) < PALER * strokeLevel) return;
-      for (const i of cells) [strokes[i], rules[i]] = [1, 0];
-    });
+  if (ofRule.length < RULE_FROM * beads.length && !isDrawnUpon) {
+    for (const bead of beads.filter((each) => darknessOf(each) >= PALER * strokeLevel))
+      for (const i of bead) [strokes[i], rules[i]] = [1, 0];
     return null;
   }
+  makeRule(planes, beads, level, options);
   const half = Math.max(1, Math.ceil(median(chain.map(({ thickness }) => (thickness - 1) / 2))));
   const places = middlesOf(chain, from, to);
   // Where it is not there it lies outside the page.
@@ -156,14 +165,30 @@ function middlesOf(chain: readonly ThinPiece[], from: number, to: number): Int32
   return result;
 }
 
-/** Visits a chain step by step along it, with the cells across it. */
-function forBeads(chain: readonly ThinPiece[], way: Way, visit: (cells: readonly number[]) => void): void {
-  for (const { first, froms, tos } of chain) {
-    froms.forEach((from, k) => {
-      const cells: number[] = [];
-      for (let place = from; place < tos[k]; place++)
-        cells.push(place * way.beside + (first + k) * way.along);
-      visit(cells);
-    });
+/** The cells across a chain, step by step along it. */
+function beadsOf(chain: readonly ThinPiece[], { along, beside }: Way): number[][] {
+  return chain.flatMap(({ first, froms, tos }) =>
+    froms.map((from, k) =>
+      Array.from({ length: tos[k] - from }, (_, d) => (from + d) * beside + (first + k) * along),
+    ),
+  );
+}
+
+/** Makes a rule of what of a line was taken for strokes, but for what is darker, or so long and so surely ink that it was drawn. */
+function makeRule(
+  { strokes, rules }: LinePlanes,
+  beads: readonly (readonly number[])[],
+  level: number,
+  { isAsRule, isSurelyInk }: LoneLinesOptions,
+): void {
+  const isStroke = (bead: readonly number[] | undefined) => bead?.some((i) => strokes[i] === 1) ?? false;
+  for (let from = 0; from < beads.length; from++) {
+    let to = from;
+    while (isStroke(beads[to])) to++;
+    for (const bead of beads.slice(from, to)) {
+      if (!bead.every((i) => isAsRule(i, level) && (to - from < LEAST_PIECE || !isSurelyInk(i)))) continue;
+      for (const i of bead) [strokes[i], rules[i]] = [0, 1];
+    }
+    from = to;
   }
 }
