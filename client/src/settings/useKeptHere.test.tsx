@@ -1,4 +1,4 @@
-import { renderHook, waitFor } from '@testing-library/react';
+import { act, renderHook, waitFor } from '@testing-library/react';
 import { unzipSync } from 'fflate';
 import { Provider } from 'react-redux';
 import { fakePage } from '../../test/fakes';
@@ -18,7 +18,7 @@ const photoOf = (key: string, name: string, bytes: string): KeptPhoto => ({
   ...{ key, packetId, name, order: key.length, blob: new File([bytes], name, { type: 'image/jpeg' }) },
 });
 
-function openSettings() {
+async function openSettings() {
   const cleared: string[] = [];
   const darkroom = { clearPictures: async () => void cleared.push('pictures') };
   const store = createStore({ darkroom: darkroom as never });
@@ -30,6 +30,7 @@ function openSettings() {
   const { result } = renderHook(() => useKeptHere(), {
     wrapper: ({ children }) => <Provider store={store}>{children}</Provider>,
   });
+  await waitFor(() => expect(result.current.copies).not.toBeNull());
   return { store, result, cleared };
 }
 
@@ -46,19 +47,18 @@ async function savedFiles(): Promise<Record<string, string>> {
 
 describe('what is kept here', () => {
   it('is counted: photos and their bytes, and that nothing else waits', async () => {
-    const { result } = openSettings();
-    await waitFor(() => expect(result.current.copies).not.toBeNull());
+    const { result } = await openSettings();
     expect(result.current).toMatchObject({ waiting: 2, waitingBytes: 11, handings: 0, isUnsaved: false });
   });
 
   it('is given out whole, in order, also where two have the same name, with files that wait to be handed over', async () => {
-    const { result, store } = openSettings();
+    const { result, store } = await openSettings();
     const file = new File(['the very file'], 'Tides.pdf');
     const waiting = { briefId: id, briefTitle: 'Tides, week 3', packetId, askedAt: 1, refused: null };
     const given = { files: [file] as [File], comment: '', isConfirmed: true, parts: null, mail: null };
     store.parts.handingsStore.get = async () => ({ ...waiting, ...given });
-    store.dispatch(waits(waiting));
-    await waitFor(() => expect(result.current.handings).toBe(1));
+    act(() => void store.dispatch(waits(waiting)));
+    expect(result.current.handings).toBe(1);
     await result.current.saveWaiting();
     expect(await savedFiles()).toEqual({
       '01 sheet.jpg': 'first',
@@ -70,10 +70,10 @@ describe('what is kept here', () => {
   });
 
   it('loses only copies when they are cleared', async () => {
-    const { result, cleared, store } = openSettings();
-    await result.current.clear();
+    const { result, cleared, store } = await openSettings();
+    await act(() => result.current.clear());
     expect(cleared.sort()).toEqual(['answers', 'pictures']);
     expect(store.parts.inHand.size).toBe(2);
-    await waitFor(() => expect(result.current.waiting).toBe(2));
+    expect(result.current.waiting).toBe(2);
   });
 });
