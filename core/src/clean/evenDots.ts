@@ -53,11 +53,12 @@ interface Dot {
 export function evenDots(cells: DottedCells): Uint8Array | null {
   const { width, height } = cells;
   const short = Math.min(width, height);
-  const all = new NearbyPoints(smallMarks(cells), width, Math.ceil(PITCH[1] * short));
+  const farthest = Math.ceil(PITCH[1] * short);
+  const all = new NearbyPoints(smallMarks(cells), width, farthest);
   const pitch = pitchOf(all, short);
   if (pitch === null) return null;
   const apart = all.points.filter(({ x, y }) => all.count(x, y, CROWDED * pitch.across) < CROWD);
-  const near = new NearbyPoints(apart, width, Math.ceil(PITCH[1] * short));
+  const near = new NearbyPoints(apart, width, farthest);
   const sites = [-2, -1, 1, 2].flatMap((k) => [
     [k * pitch.across, 0],
     [0, k * pitch.down],

@@ -9,7 +9,7 @@ const FLANK = 3;
 const MOST_DARKER = 1.25;
 const MOST_CELLS = 500;
 
-interface RuledPlanes {
+export interface RuledPlanes {
   readonly width: number;
   readonly height: number;
   /** how dark each cell is at most */

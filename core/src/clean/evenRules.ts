@@ -96,12 +96,11 @@ export function evenRules(cells: RuledCells): void {
   };
   const printed = measured.map(({ course }) => course).filter(({ level }) => isPrinted(level, DARKER));
   printed.forEach(makeWhole);
-  const lone = loneLines(cells, {
-    isAsRule: (i, level) =>
-      isPrinted(level, LONE_DARKER) && cells.darkest[i] <= level * STRAYS[0] + STRAYS[1],
+  loneLines(cells, {
+    isPrinted: (level) => isPrinted(level, LONE_DARKER),
+    isAsRule: (i, level) => cells.darkest[i] <= level * STRAYS[0] + STRAYS[1],
     isSurelyInk: (i) => cells.ink[i] > SURELY_INK,
-  });
-  lone.filter(({ level }) => isPrinted(level, LONE_DARKER)).forEach(makeWhole);
+  }).forEach(makeWhole);
   evenEnds(cells, printed);
   const isRuled = (along: Way) => isDotted || measured.filter(({ way }) => way === along).length >= FEW_LINES;
   if (!isRuled(ways.across) && !isRuled(ways.upright)) return;

@@ -33,6 +33,7 @@ function cross(planes: Planes, x: number): void {
 
 /** What is no darker than the rule may be its own; nothing, or all, is surely ink. */
 const asDark = ({ darkest }: Planes, isSurelyInk = false): LoneLinesOptions => ({
+  isPrinted: () => true,
   isAsRule: (cell, level) => darkest[cell] <= level,
   isSurelyInk: () => isSurelyInk,
 });

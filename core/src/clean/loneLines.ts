@@ -1,6 +1,7 @@
 import { NearbyPoints } from '../geometry/nearbyPoints';
 import { eitherOf } from '../raster/eitherOf';
 import { median } from '../statistics/quantile';
+import type { RuledPlanes } from './evenEnds';
 import type { LevelledRule } from './levelAlong';
 import { thinPieces, type ThinPiece } from './thinPieces';
 import { waysOver, type Way } from './way';
@@ -19,17 +20,9 @@ const RULE_FROM = 2 / 3;
 const PALER = 0.6;
 const FEW_CELLS = 12;
 
-interface LinePlanes {
-  readonly width: number;
-  readonly height: number;
-  /** how dark each cell is at most */
-  readonly darkest: Uint8Array;
-  /** cells of strokes and of rules: 1, else 0; both are changed */
-  readonly strokes: Uint8Array;
-  readonly rules: Uint8Array;
-}
-
 export interface LoneLinesOptions {
+  /** whether a line of such a darkness is printed, and not drawn by somebody */
+  readonly isPrinted: (level: number) => boolean;
   /** whether a cell is no darker than a rule of such a darkness may be */
   readonly isAsRule: (cell: number, level: number) => boolean;
   /** whether a cell is a stroke's whatever lies about it: but nobody underlines less than a letter */
@@ -42,7 +35,7 @@ export interface LoneLinesOptions {
  *
  * @returns the courses of those that are rules, for whoever makes rules whole
  */
-export function loneLines(planes: LinePlanes, options: LoneLinesOptions): LevelledRule[] {
+export function loneLines(planes: RuledPlanes, options: LoneLinesOptions): LevelledRule[] {
   const { width, height } = planes;
   const either = eitherOf(planes.strokes, planes.rules);
   const { across, upright } = waysOver(width, height);
@@ -121,7 +114,7 @@ function straightThrough(chain: readonly ThinPiece[]): (k: number) => number {
 
 /** Whether a line is a rule, and then its course; a stroke is made one all along. */
 function tellLine(
-  planes: LinePlanes,
+  planes: RuledPlanes,
   way: Way,
   chain: readonly ThinPiece[],
   options: LoneLinesOptions,
@@ -143,6 +136,7 @@ function tellLine(
       for (const i of bead) [strokes[i], rules[i]] = [1, 0];
     return null;
   }
+  if (!options.isPrinted(level)) return null;
   makeRule(planes, beads, level, options);
   const half = Math.max(1, Math.ceil(median(chain.map(({ thickness }) => (thickness - 1) / 2))));
   const places = middlesOf(chain, from, to);
@@ -176,7 +170,7 @@ function beadsOf(chain: readonly ThinPiece[], { along, beside }: Way): number[][
 
 /** Makes a rule of what of a line was taken for strokes, but for what is darker, or so long and so surely ink that it was drawn. */
 function makeRule(
-  { strokes, rules }: LinePlanes,
+  { strokes, rules }: RuledPlanes,
   beads: readonly (readonly number[])[],
   level: number,
   { isAsRule, isSurelyInk }: LoneLinesOptions,
