@@ -1,3 +1,4 @@
+import { boxMean } from '../src/raster/boxMean';
 import { createPlane, createRgba, type Plane, type Rgba } from '../src/raster/image';
 
 type Colour = readonly [red: number, green: number, blue: number];
@@ -69,6 +70,18 @@ export function writtenPage({
     const isInk = isWritten && (at % 14 < 3 || inLine < 3) && at % 14 < 10;
     return isInk ? ink : (over(x, y) ?? paper);
   });
+}
+
+/** An image out of focus: about a Gaussian blur with this deviation, px. */
+export function outOfFocus(image: Rgba, deviation: number): Rgba {
+  const { width, height } = image;
+  const result = { ...image, data: image.data.slice() };
+  for (let c = 0; c < 3; c++) {
+    let plane = paintPlane(width, height, (x, y) => image.data[(y * width + x) * 4 + c]);
+    for (let pass = 0; pass < 3; pass++) plane = boxMean(plane, deviation);
+    plane.data.forEach((value, i) => (result.data[4 * i + c] = Math.round(value)));
+  }
+  return result;
 }
 
 /** Whether two rows of bytes are the same; quicker by far than comparing them one by one in an expectation. */

@@ -1,4 +1,5 @@
 import type { Rgba } from '../raster/image';
+import { median } from '../statistics/quantile';
 import { backAsUnwanted } from './backAsUnwanted';
 import { cellFactsOf, darkestOf } from './cellFacts';
 import { clearEdges } from './clearEdges';
@@ -10,15 +11,17 @@ import { fadeRules } from './fadeRules';
 import { pencil, softGrey } from './grey';
 import { holesSeen } from './holesSeen';
 import { isChalk } from './isChalk';
+import { inkAtScale } from './inkAtScale';
 import { inkMap, type InkMap } from './inkMap';
-import { inkNet } from './inkNet';
 import { type InkLikelihood } from './inkLikelihood';
+import { stepOf } from './inkNet';
 import { lostStrokes } from './lostStrokes';
 import { kernels } from '../kernels/kernels';
 import { pageParts } from './pageParts';
 import { showLook } from './showLook';
 import type { RuleShow } from './showParts';
 import { pen } from './pen';
+import { softness } from './softness';
 import { shiftWhereMissed, UNSHIFTED, type ThresholdShift } from './thresholdShift';
 import { AS_FOUND, type Tuning } from './tone';
 import { toneGround } from './toneGround';
@@ -60,15 +63,20 @@ export function clean(page: Rgba, look: Look, options: CleanOptions = {}, known?
 
 /** A page's ink without what is not on the page: desk along its edges, holes. */
 export function inkMapOf(page: Rgba): InkMap {
-  const map = classicalMapOf(page);
+  const soft = softness(page, stepOf(page));
+  const map = classicalMapOf(page, soft);
   // Without the kernels the net would take many seconds.
   if (!kernels()) return map;
-  return withParts(map, inkNet(page, map.paper));
+  return withParts(map, inkAtScale(page, map.paper, soft));
 }
 
-/** The same without what the net sees: looks made of it tell strokes by the noise alone. */
-export function classicalMapOf(page: Rgba): InkMap {
-  const map = inkMap(page);
+/**
+ * The same without what the net sees: looks made of it tell strokes by the noise alone.
+ *
+ * @param soft how soft the page's strokes are, where that was measured already
+ */
+export function classicalMapOf(page: Rgba, soft = softness(page, stepOf(page))): InkMap {
+  const map = inkMap(page, Math.floor(median(soft.data)));
   clearEdges(map);
   clearHoles(map);
   return map;

@@ -51,15 +51,16 @@ const LEAST_STROKE = 14;
 /** A page whose bare paper deviates more than this is smoothed first: once, or as often as it is over. */
 const NOISY = [2.6, 4.4, 7] as const;
 
-export function inkMap(photographed: Rgba): InkMap {
-  const first = mapOnce(photographed);
+/** @param halvings how soft the page's strokes are, see `softness` @default 0 */
+export function inkMap(photographed: Rgba, halvings = 0): InkMap {
+  const first = mapOnce(photographed, halvings);
   const times = NOISY.filter((limit) => first.grain > limit).length;
-  return times === 0 ? first : { ...mapOnce(smoothPage(photographed, times)), grain: first.grain };
+  return times === 0 ? first : { ...mapOnce(smoothPage(photographed, times), halvings), grain: first.grain };
 }
 
-function mapOnce(page: Rgba): InkMap {
+function mapOnce(page: Rgba, halvings: number): InkMap {
   const { width, height } = page;
-  let paper = paperMap(page);
+  let paper = paperMap(page, halvings);
   let darkness = measureDarkness(page, paper);
   let smooth = smoothDarkness(darkness, width, height);
   const settled = settlePaper(paper, smooth, width, height);

@@ -62,17 +62,22 @@ let net: Net | null = null;
  * Looks at a page and says for every two by two pixels what is likely to be on them: a small U-shaped net of separable
  * convolutions (O. Ronneberger et al., "U-Net", 2015; F. Chollet, "Xception", 2017), trained on drawn pages by
  * measure/src/train/train_ink_net.py. It sees colours over the paper's own, so that light and tint do not matter.
+ *
+ * @param step page pixels a cell, each way @default stepOf(page)
  */
-export function inkNet(page: Rgba, paper: PaperMap): InkLikelihood {
+export function inkNet(page: Rgba, paper: PaperMap, step = stepOf(page)): InkLikelihood {
   net ??= loadNet();
-  return runNet(kernels(), net, page, paper);
+  return runNet(kernels(), net, page, paper, step);
 }
 
 /** The reference for the kernels: the same bytes. */
-export function inkNetPlainly(page: Rgba, paper: PaperMap): InkLikelihood {
+export function inkNetPlainly(page: Rgba, paper: PaperMap, step = stepOf(page)): InkLikelihood {
   net ??= loadNet();
-  return runNet(null, net, page, paper);
+  return runNet(null, net, page, paper, step);
 }
+
+/** Page pixels a cell of the net, each way: 2, and 1 on small pages. */
+export const stepOf = ({ width, height }: Rgba): 1 | 2 => (Math.max(width, height) < SMALL_PAGE ? 1 : 2);
 
 function loadNet(): Net {
   const values = decodeHalfFloats(INK_NET_WEIGHTS);
@@ -101,8 +106,13 @@ function transposed(values: Float32Array, rows: number, columns: number): Float3
 /** More than the weights of any layer, a row of cells, and a row of gains have, in bytes. */
 const WEIGHTS_ROOM = 64 * 1024;
 
-function runNet(quick: Kernels | null, { a, layers }: Net, page: Rgba, paper: PaperMap): InkLikelihood {
-  const step = Math.max(page.width, page.height) < SMALL_PAGE ? 1 : 2;
+function runNet(
+  quick: Kernels | null,
+  { a, layers }: Net,
+  page: Rgba,
+  paper: PaperMap,
+  step: 1 | 2,
+): InkLikelihood {
   const width = Math.ceil(page.width / step / ACROSS) * ACROSS;
   const height = Math.ceil(page.height / step / COARSEST) * COARSEST;
   const at = (shrink: number, channels: number): GridShape => ({

@@ -16,6 +16,8 @@ export interface PaperMap {
 const GRID = 144;
 /** Cells must be larger than strokes are wide, also on small pictures: px. */
 const LEAST_CELL = 16;
+/** Where strokes are soft they are larger, by this power of two at most: else letters that run into each other come out as one. */
+const MOST_HALVINGS = 1;
 /** Ink and drawings up to twice this share of the page's longer side across are bridged. */
 const BRIDGE = 1 / 12;
 /** Share of a cell's pixels, the lightest, that is surely paper. */
@@ -33,10 +35,12 @@ const MOST_SHIFT = 0.075;
  * Estimates the paper's colour everywhere. Every small cell has one colour that most of its light pixels share.
  * Where cells are so dark, so coloured or so uneven that something must lie on the paper, the paper round them is
  * carried on over them.
+ *
+ * @param halvings how soft strokes are, see `softness`: cells must be larger than they are wide @default 0
  */
-export function paperMap(page: Rgba): PaperMap {
+export function paperMap(page: Rgba, halvings = 0): PaperMap {
   const wanted = Math.max(page.width, page.height) / GRID;
-  const cell = Math.max(LEAST_CELL, Math.round(wanted / 8) * 8);
+  const cell = Math.max(LEAST_CELL, Math.round(wanted / 8) * 8) * 2 ** Math.min(MOST_HALVINGS, halvings);
   const { planes, even } = commonColours(page, cell);
   const bridge = Math.max(1, Math.round((Math.max(page.width, page.height) * BRIDGE) / cell));
   const around = planes.map((plane) => boxMean(closing(plane, bridge), 2));

@@ -1,0 +1,129 @@
+import type { Rgba } from '../raster/image';
+import { shrinkByInteger } from '../raster/shrinkByInteger';
+import { quantile } from '../statistics/quantile';
+import { createGrid, type Grid } from './grid';
+
+/** How many times the page is looked at half as finely. */
+export const SOFTEST = 3;
+/** Cells of the net each way that share one measure. */
+const SHARED = 96;
+/**
+ * A scale holds no detail of its own when its energy is less than the second share of that of the next, and some when it is more than
+ * the first. Of slopes alone it is a quarter; of strokes in focus about the same at every scale that is no finer than they are.
+ */
+const OF_NEXT = [0.48, 0.38] as const;
+/** Energy, levels squared, of so little writing that nothing can be told. */
+const LEAST_ENERGY = 0.12;
+/** Of bare paper: more than the first share of a page is bare, and it is uneven by the second. */
+const BARE_SHARE = 0.4;
+const UNEVEN = 2;
+
+/**
+ * How soft strokes are over a page: 0 where they are in focus, else how many times it must be halved for them to be so, up to SOFTEST, in
+ * parts. Told by the energy of the page's detail at scale after scale, as contrast does not matter for it. Where little is written
+ * it is as on the whole page.
+ *
+ * @param step page pixels a cell of the net, each way
+ * @returns a grid over cells of the net
+ */
+export function softness(page: Rgba, step: 1 | 2): Grid {
+  const grid = createGrid(Math.ceil(page.width / step), Math.ceil(page.height / step), SHARED);
+  // Less than one cell of the grid tells nothing.
+  if (Math.min(page.width, page.height) < SHARED * step) return grid;
+  const energies = energiesOf(lightness(shrinkByInteger(page, 2 * step)), grid);
+  const common = halvings(
+    energies.map((energy) => energy.reduce((sum, value) => sum + value, 0) / energy.length),
+  );
+  const data = Float32Array.from(
+    grid.data,
+    (_, i) => halvings(energies.map((energy) => meanAround(energy, grid, i))) ?? common ?? 0,
+  );
+  return { ...grid, data };
+}
+
+/** How often a page with these energies at its scales must be halved; null where that cannot be told. */
+function halvings(energies: readonly number[]): number | null {
+  if (energies[1] < LEAST_ENERGY) return null;
+  let sum = 0;
+  for (let k = 0; k < SOFTEST; k++) {
+    const [some, none] = OF_NEXT;
+    const share = (some - energies[k] / energies[k + 1]) / (some - none);
+    if (!(share > 0)) return sum;
+    sum += Math.min(1, share);
+    if (share < 1) return sum;
+  }
+  return sum;
+}
+
+interface Lightness {
+  readonly data: Float32Array;
+  readonly width: number;
+  readonly height: number;
+}
+
+function lightness({ data, width, height }: Rgba): Lightness {
+  const light = new Float32Array(width * height);
+  for (let i = 0; i < light.length; i++) light[i] = (data[4 * i] + 2 * data[4 * i + 1] + data[4 * i + 2]) / 4;
+  return { data: light, width, height };
+}
+
+/** The mean energy of detail in every cell of the grid, less that of bare paper: at each scale, the finest first. */
+function energiesOf(finest: Lightness, grid: Grid): Float32Array[] {
+  const energies: Float32Array[] = [];
+  let light = finest;
+  for (let scale = 0; scale <= SOFTEST; scale++) {
+    const { next, energy } = detailOf(light);
+    const bare = UNEVEN * quantile(energy, BARE_SHARE);
+    energies.push(
+      meansOf(energy, next, SHARED / 2 ** (scale + 2), grid).map((value) => Math.max(0, value - bare)),
+    );
+    light = next;
+  }
+  return energies;
+}
+
+/** Half as fine, and how much each four values that became one strayed from it, squared. */
+function detailOf({ data, width, height }: Lightness): { next: Lightness; energy: Float32Array } {
+  const next = {
+    data: new Float32Array((width >> 1) * (height >> 1)),
+    width: width >> 1,
+    height: height >> 1,
+  };
+  const energy = new Float32Array(next.data.length);
+  for (let y = 0, to = 0; y < next.height; y++) {
+    for (let at = 2 * y * width, end = at + 2 * next.width; at < end; at += 2, to++) {
+      const [a, b, c, d] = [data[at], data[at + 1], data[at + width], data[at + width + 1]];
+      const mean = (a + b + c + d) / 4;
+      next.data[to] = mean;
+      energy[to] = ((a - mean) ** 2 + (b - mean) ** 2 + (c - mean) ** 2 + (d - mean) ** 2) / 4;
+    }
+  }
+  return { next, energy };
+}
+
+/** The mean of a plane in each cell of the grid. */
+function meansOf(
+  plane: Float32Array,
+  { width, height }: Lightness,
+  perCell: number,
+  { columns, rows }: Grid,
+): Float32Array {
+  const sums = new Float32Array(columns * rows);
+  for (let y = 0; y < height; y++) {
+    const row = Math.min(rows - 1, Math.floor(y / perCell)) * columns;
+    for (let x = 0; x < width; x++)
+      sums[row + Math.min(columns - 1, Math.floor(x / perCell))] += plane[y * width + x];
+  }
+  return sums.map((sum) => sum / perCell ** 2);
+}
+
+/** The mean of a cell of the grid and of those around it. */
+function meanAround(values: Float32Array, { columns, rows }: Grid, i: number): number {
+  const [column, row] = [i % columns, Math.floor(i / columns)];
+  let [sum, count] = [0, 0];
+  for (let y = Math.max(0, row - 1); y <= Math.min(rows - 1, row + 1); y++) {
+    for (let x = Math.max(0, column - 1); x <= Math.min(columns - 1, column + 1); x++, count++)
+      sum += values[y * columns + x];
+  }
+  return sum / count;
+}
