@@ -37,24 +37,27 @@ export interface CleanPageSet {
   readonly dir: string;
   readonly seed: number;
   readonly count: number;
+  /** out of focus: Gaussian blur, pixels of a photo of 12 megapixels @default as each kind has it */
+  readonly lensBlur?: number;
 }
 
 /** Draws the pages of a set that are not there yet, as many at a time as there are processors. */
-export async function drawMissing({ dir, seed, count }: CleanPageSet): Promise<void> {
+export async function drawMissing({ dir, seed, count, lensBlur }: CleanPageSet): Promise<void> {
   mkdirSync(dir, { recursive: true });
   const missing = Array.from({ length: count }, (_, k) => seed + k).filter(
     (n) => !existsSync(path.join(dir, `page-${n}.json`)),
   );
   if (missing.length > 0) process.stderr.write(`drawing ${missing.length} pages\n`);
   const drawSome = async (): Promise<void> => {
-    for (let n = missing.shift(); n !== undefined; n = missing.shift()) await draw(n, dir);
+    for (let n = missing.shift(); n !== undefined; n = missing.shift()) await draw(n, dir, lensBlur);
   };
   await Promise.all(Array.from({ length: availableParallelism() }, drawSome));
 }
 
-function draw(seed: number, dir: string): Promise<void> {
+function draw(seed: number, dir: string, lensBlur?: number): Promise<void> {
   const script = fileURLToPath(new URL('drawCleanPages.ts', import.meta.url));
   const args = ['--import', 'tsx', script, '--count', '1', '--seed', String(seed), '--out', dir];
+  if (lensBlur !== undefined) args.push('--lens-blur', String(lensBlur));
   const child = spawn(process.execPath, args, { stdio: ['ignore', 'ignore', 'inherit'] });
   return new Promise((resolve, reject) => {
     child.on('error', reject);

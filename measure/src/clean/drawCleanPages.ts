@@ -13,21 +13,30 @@ function photoScale(corners: Quad, width: number, height: number): number {
   return Math.sqrt(Math.abs(signedArea(corners)) / (width * height));
 }
 
-const { seed, count, longSide, graded, out } = new Command('drawCleanPages')
+const { seed, count, longSide, graded, lensBlur, out } = new Command('drawCleanPages')
   .option('--seed <n>', 'the first', Number, 1)
   .option('--count <n>', 'how many', Number, 9)
   .option('--long-side <px>', 'size of the photos', Number, 3024)
   .option('--graded', 'worksheets from well to hopelessly photographed')
+  .option('--lens-blur <px>', 'out of focus: Gaussian blur, pixels of a photo of 12 megapixels', Number)
   .requiredOption('--out <dir>')
   .parse()
-  .opts<{ seed: number; count: number; longSide: number; graded?: boolean; out: string }>();
+  .opts<{
+    seed: number;
+    count: number;
+    longSide: number;
+    graded?: boolean;
+    lensBlur?: number;
+    out: string;
+  }>();
 
 mkdirSync(out, { recursive: true });
 for (let k = 0; k < count; k++) {
-  const scene = (graded ? gradedScene : cleanScene)(seed + k, {
+  const planned = (graded ? gradedScene : cleanScene)(seed + k, {
     width: Math.round(longSide * 0.75),
     height: longSide,
   });
+  const scene = { ...planned, lens: { ...planned.lens, blur: lensBlur ?? planned.lens.blur } };
   const { image, truth } = await photograph(scene);
   const photo = await throughJpeg(image, scene.lens.quality);
   const flat = flatten(photo, truth.corners, { dpi: PAGE_DPI, focal: truth.focal }).image;

@@ -9,7 +9,8 @@ import { BASELINES, SCORED_LOOKS, scorePage, type LookScore, type PageScore } fr
 import { saveWorstWords } from './worstWords';
 
 const {
-  dir,
+  lensBlur,
+  dir = lensBlur === undefined ? 'out/clean/pages' : `out/clean/pages-blur-${lensBlur}`,
   seed,
   count: pages,
   each,
@@ -18,15 +19,16 @@ const {
   .description(
     'How clean pages get, beside Otsu, Sauvola, division and a general-purpose library, in one run.',
   )
-  .option('--dir <dir>', 'where the drawn pages are kept', 'out/clean/pages')
+  .option('--dir <dir>', 'where the drawn pages are kept (default: out/clean/pages, and -blur-N)')
   .option('--seed <n>', 'the first', Number, 1001)
   .option('--count <n>', 'how many pages; kinds go round', Number, 54)
+  .option('--lens-blur <px>', 'all out of focus: Gaussian blur, pixels of a photo of 12 megapixels', Number)
   .option('--each', 'a line for every page, on standard error')
   .option('--worst <jpg>', 'a picture of the twenty worst words: photo, Daylight, truth')
   .parse()
-  .opts<{ dir: string; seed: number; count: number; each?: boolean; worst?: string }>();
+  .opts<{ dir?: string; seed: number; count: number; lensBlur?: number; each?: boolean; worst?: string }>();
 
-await drawMissing({ dir, seed, count: pages });
+await drawMissing({ dir, seed, count: pages, lensBlur });
 const comparison = await loadComparison();
 const rows: PageScore[] = [];
 for (let k = 0; k < pages; k++) {
