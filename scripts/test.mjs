@@ -29,7 +29,10 @@ function stepBeside(title, command, args) {
   const file = openSync(said, 'w');
   const child = spawn(command, args, { cwd: root, stdio: ['ignore', file, file] });
   closeSync(file);
-  process.once('exit', () => child.kill());
+  process.once('exit', () => {
+    child.kill();
+    rmSync(place, { recursive: true, force: true });
+  });
   const ended = new Promise((resolve) => {
     child.once('error', (error) => resolve(error.message));
     child.once('exit', (code) => resolve(code === 0 ? null : `ended with ${code}`));
@@ -37,7 +40,6 @@ function stepBeside(title, command, args) {
   return async () => {
     const trouble = await ended;
     console.log(`\n== ${title}\n${readFileSync(said, 'utf8').trim()}`);
-    rmSync(place, { recursive: true });
     if (trouble !== null) {
       console.error(`\n“${title}” failed: ${trouble}.`);
       process.exit(1);
