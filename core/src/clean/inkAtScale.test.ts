@@ -41,6 +41,11 @@ describe('what the net sees at the scale of the strokes', () => {
     expect(seen).toBeGreaterThan(0.9);
   });
 
+  it('takes no more for unwanted than it does from near: soft letters look like holes from afar', () => {
+    const [seen, fine] = [seenOf(soft), inkNet(soft, paperMap(soft))];
+    expect(seen.unwanted.every((value, i) => value <= fine.unwanted[i])).toBe(true);
+  });
+
   it('has the size of the page’s cells, also where that is odd', () => {
     const page = outOfFocus(writtenPage({ width: 1237, height: 1403 }), 9);
     const seen = seenOf(page);

@@ -50,7 +50,10 @@ function blended(fine: InkLikelihood, coarse: InkLikelihood, by: number, share: 
         if (of[x] === 0) continue;
         const k = columns.first[x];
         const value = rowOf[k] + columns.part[x] * ((rowOf[k + 1] ?? rowOf[k]) - rowOf[k]);
-        plane[y * width + x] += Math.round(of[x] * (value - plane[y * width + x]));
+        const i = y * width + x;
+        // From further away a soft letter looks like a hole: what is unwanted must look so from near as well.
+        if (name === 'unwanted' && value > plane[i]) continue;
+        plane[i] += Math.round(of[x] * (value - plane[i]));
       }
     }
   }
