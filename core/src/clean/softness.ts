@@ -1,4 +1,5 @@
-import type { Rgba } from '../raster/image';
+import { boxMean } from '../raster/boxMean';
+import { createPlane, type Plane, type Rgba } from '../raster/image';
 import { shrinkByInteger } from '../raster/shrinkByInteger';
 import { quantile } from '../statistics/quantile';
 import { createGrid, type Grid } from './grid';
@@ -34,10 +35,9 @@ export function softness(page: Rgba, step: 1 | 2): Grid {
   const common = halvings(
     energies.map((energy) => energy.reduce((sum, value) => sum + value, 0) / energy.length),
   );
-  const data = Float32Array.from(
-    grid.data,
-    (_, i) => halvings(energies.map((energy) => meanAround(energy, grid, i))) ?? common ?? 0,
-  );
+  const { columns: width, rows: height } = grid;
+  const around = energies.map((data) => boxMean({ width, height, data }, 1).data);
+  const data = grid.data.map((_, i) => halvings(around.map((energy) => energy[i])) ?? common ?? 0);
   return { ...grid, data };
 }
 
@@ -55,47 +55,37 @@ function halvings(energies: readonly number[]): number | null {
   return sum;
 }
 
-interface Lightness {
-  readonly data: Float32Array;
-  readonly width: number;
-  readonly height: number;
-}
-
-function lightness({ data, width, height }: Rgba): Lightness {
-  const light = new Float32Array(width * height);
-  for (let i = 0; i < light.length; i++) light[i] = (data[4 * i] + 2 * data[4 * i + 1] + data[4 * i + 2]) / 4;
-  return { data: light, width, height };
+function lightness({ data, width, height }: Rgba): Plane {
+  const light = createPlane(width, height);
+  for (let i = 0; i < light.data.length; i++)
+    light.data[i] = (data[4 * i] + 2 * data[4 * i + 1] + data[4 * i + 2]) / 4;
+  return light;
 }
 
 /** The mean energy of detail in every cell of the grid, less that of bare paper: at each scale, the finest first. */
-function energiesOf(finest: Lightness, grid: Grid): Float32Array[] {
-  const energies: Float32Array[] = [];
+function energiesOf(finest: Plane, grid: Grid): Float32Array<ArrayBuffer>[] {
+  const energies: Float32Array<ArrayBuffer>[] = [];
   let light = finest;
   for (let scale = 0; scale <= SOFTEST; scale++) {
     const { next, energy } = detailOf(light);
-    const bare = UNEVEN * quantile(energy, BARE_SHARE);
-    energies.push(
-      meansOf(energy, next, SHARED / 2 ** (scale + 2), grid).map((value) => Math.max(0, value - bare)),
-    );
+    const bare = UNEVEN * quantile(energy.data, BARE_SHARE);
+    const means = meansOf(energy, SHARED / 2 ** (scale + 2), grid);
+    energies.push(means.map((value) => Math.max(0, value - bare)));
     light = next;
   }
   return energies;
 }
 
 /** Half as fine, and how much each four values that became one strayed from it, squared. */
-function detailOf({ data, width, height }: Lightness): { next: Lightness; energy: Float32Array } {
-  const next = {
-    data: new Float32Array((width >> 1) * (height >> 1)),
-    width: width >> 1,
-    height: height >> 1,
-  };
-  const energy = new Float32Array(next.data.length);
+function detailOf({ data, width, height }: Plane): { next: Plane; energy: Plane } {
+  const next = createPlane(width >> 1, height >> 1);
+  const energy = createPlane(next.width, next.height);
   for (let y = 0, to = 0; y < next.height; y++) {
     for (let at = 2 * y * width, end = at + 2 * next.width; at < end; at += 2, to++) {
       const [a, b, c, d] = [data[at], data[at + 1], data[at + width], data[at + width + 1]];
       const mean = (a + b + c + d) / 4;
       next.data[to] = mean;
-      energy[to] = ((a - mean) ** 2 + (b - mean) ** 2 + (c - mean) ** 2 + (d - mean) ** 2) / 4;
+      energy.data[to] = ((a - mean) ** 2 + (b - mean) ** 2 + (c - mean) ** 2 + (d - mean) ** 2) / 4;
     }
   }
   return { next, energy };
@@ -103,27 +93,15 @@ function detailOf({ data, width, height }: Lightness): { next: Lightness; energy
 
 /** The mean of a plane in each cell of the grid. */
 function meansOf(
-  plane: Float32Array,
-  { width, height }: Lightness,
+  { data, width, height }: Plane,
   perCell: number,
   { columns, rows }: Grid,
-): Float32Array {
+): Float32Array<ArrayBuffer> {
   const sums = new Float32Array(columns * rows);
   for (let y = 0; y < height; y++) {
     const row = Math.min(rows - 1, Math.floor(y / perCell)) * columns;
     for (let x = 0; x < width; x++)
-      sums[row + Math.min(columns - 1, Math.floor(x / perCell))] += plane[y * width + x];
+      sums[row + Math.min(columns - 1, Math.floor(x / perCell))] += data[y * width + x];
   }
   return sums.map((sum) => sum / perCell ** 2);
-}
-
-/** The mean of a cell of the grid and of those around it. */
-function meanAround(values: Float32Array, { columns, rows }: Grid, i: number): number {
-  const [column, row] = [i % columns, Math.floor(i / columns)];
-  let [sum, count] = [0, 0];
-  for (let y = Math.max(0, row - 1); y <= Math.min(rows - 1, row + 1); y++) {
-    for (let x = Math.max(0, column - 1); x <= Math.min(columns - 1, column + 1); x++, count++)
-      sum += values[y * columns + x];
-  }
-  return sum / count;
 }
