@@ -37,3 +37,13 @@ export function seenSheet(
     return [SEEN_PHOTO.width / 2 + (focal * x2) / depth, SEEN_PHOTO.height / 2 + (focal * y3) / depth];
   });
 }
+
+/** Distance of a point from the nearest side of a clockwise quad, above zero inside. */
+export function signedDepth(quad: Quad, [x, y]: Point): number {
+  return Math.min(
+    ...quad.map(([ax, ay], i) => {
+      const [bx, by] = quad[(i + 1) % 4];
+      return ((bx - ax) * (y - ay) - (by - ay) * (x - ax)) / Math.hypot(bx - ax, by - ay);
+    }),
+  );
+}

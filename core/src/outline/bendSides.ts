@@ -22,8 +22,8 @@ const LEAST_GAIN = 0.06;
  * @param fixed sides that are the picture's own border
  */
 export function bendSides(source: TraceSource, quad: Quad, fixed: readonly boolean[]): BentSides {
-  const straight = quad.map((corner, i) => straightSide(corner, quad[(i + 1) % 4]));
-  let best: BentSides = { sides: straight, bent: [false, false, false, false] };
+  let best = straightSides(quad);
+  const straight = best.sides;
   let bestGain = LEAST_GAIN;
   for (const first of [0, 1]) {
     const pair = [first, first + 2];
@@ -52,6 +52,12 @@ export function bendSides(source: TraceSource, quad: Quad, fixed: readonly boole
     best = { sides: joined(sides, quad), bent: sides.map((_, i) => pair.includes(i)) };
   }
   return best;
+}
+
+/** A quad's sides as they are on a flat sheet. */
+export function straightSides(quad: Quad): BentSides {
+  const sides = quad.map((corner, i) => straightSide(corner, quad[(i + 1) % 4]));
+  return { sides, bent: [false, false, false, false] };
 }
 
 /** Sides from corner to corner, the corners where neighbours meet. */

@@ -43,7 +43,7 @@ function judge(picture: Rgba, quad: Quad, fold: number | null = null): boolean {
   const seen = runStages(seeStages(picture));
   const source = { ...seen, sheet: seen.map.first, netSides: seen.map.sides };
   const sides = quad.map((corner, i) => lineEvidence(source, lineThrough(corner, quad[(i + 1) % 4])));
-  return cutsWriting(seen.ink, { quad, sides }, fold);
+  return cutsWriting(seen.ink, { odds: null, quad, sides }, fold);
 }
 
 /** The sheet with one side slid in by so many pixels. */

@@ -1,5 +1,5 @@
 import type { Plane } from '../raster/image';
-import type { QuadCandidate } from './quadCandidates';
+import type { LookedQuad } from './lookCloser';
 import { rowsBeyond } from './rowsBeyond';
 import { rowsAcross } from './sideFacts';
 
@@ -10,6 +10,8 @@ import { rowsAcross } from './sideFacts';
  */
 const MOST_ROWS_ACROSS = 0.3;
 const MOST_ROWS_BEYOND = 0.4;
+/** A side that is surely the sheet's own, log odds, cuts nothing: rows may go on by chance on what lies beside. */
+const SURELY_OWN = 2;
 
 /**
  * Whether a quad's sides run through rows of writing, rules or squares: beyond a true side lies a desk, whose pattern does
@@ -20,11 +22,11 @@ const MOST_ROWS_BEYOND = 0.4;
  */
 export function cutsWriting(
   ink: Plane,
-  { quad, sides }: Pick<QuadCandidate, 'quad' | 'sides'>,
+  { quad, sides, odds }: Pick<LookedQuad, 'quad' | 'sides' | 'odds'>,
   fold: number | null = null,
 ): boolean {
   return quad.some((from, i) => {
-    if (i === fold) return false;
+    if (i === fold || (odds && sides[i] && odds[i] > SURELY_OWN)) return false;
     const to = quad[(i + 1) % 4];
     const side = sides[i];
     return (

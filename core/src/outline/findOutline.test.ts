@@ -1,8 +1,9 @@
 import fc from 'fast-check';
+import { signedDepth } from '../../testing/quads';
 import { createRgba, type Rgba } from '../raster/image';
 import { turnQuarter } from '../raster/turnQuarter';
 import { findOutline } from './findOutline';
-import { type Point, type Quad } from '../geometry/quad';
+import { type Quad } from '../geometry/quad';
 import { intersectionOverUnion } from '../geometry/clipPolygon';
 
 /** A bright quad on a darker ground, edges smooth over one pixel, with noise. */
@@ -11,7 +12,7 @@ function drawSheet(width: number, height: number, quad: Quad, paper: number, gro
   let state = 1234567;
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
-      const inside = Math.min(1, Math.max(0, depth(quad, [x + 0.5, y + 0.5]) + 0.5));
+      const inside = Math.min(1, Math.max(0, signedDepth(quad, [x + 0.5, y + 0.5]) + 0.5));
       state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
       const noise = (state / 4294967296 - 0.5) * 8;
       const value = ground + (paper - ground) * inside + noise;
@@ -21,18 +22,6 @@ function drawSheet(width: number, height: number, quad: Quad, paper: number, gro
     }
   }
   return image;
-}
-
-/** Distance to the nearest side, positive inside. */
-function depth(quad: Quad, [x, y]: Point): number {
-  let least = Infinity;
-  for (let i = 0; i < 4; i++) {
-    const [ax, ay] = quad[i];
-    const [bx, by] = quad[(i + 1) % 4];
-    const length = Math.hypot(bx - ax, by - ay);
-    least = Math.min(least, ((bx - ax) * (y - ay) - (by - ay) * (x - ax)) / length);
-  }
-  return least;
 }
 
 /** A sheet whose corners lie up to so many pixels off those of an upright one. */

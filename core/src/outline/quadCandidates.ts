@@ -25,7 +25,8 @@ export interface QuadCandidateOptions {
 
 /** Opposite sides of a sheet seen at a slant converge by less than this (radians). */
 const MOST_CONVERGENCE = 0.75;
-const LEAST_AREA = 0.03;
+/** A sheet takes this share of the picture at least. */
+export const LEAST_AREA = 0.03;
 /** With more of its sides on the picture's borders there is nothing left to tell a sheet by. */
 const MOST_BORDERS = 2;
 /**

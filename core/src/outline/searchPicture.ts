@@ -1,7 +1,7 @@
 import { borderQuads } from './borderQuads';
 import type { Plane } from '../raster/image';
 import type { EdgeField } from './edgeField';
-import { bestStretch, lineEvidence, type EvidenceSource } from './lineEvidence';
+import { bestStretch, lineEvidence, type EvidenceSource, type LineEvidence } from './lineEvidence';
 import { quadCandidates, type QuadCandidate } from './quadCandidates';
 import { runningRows } from './netCover';
 import { quadFeatures, type QuadFeatures } from './quadFeatures';
@@ -18,6 +18,10 @@ export interface FoundQuad extends QuadCandidate {
 export interface Search {
   /** likeliest first */
   readonly quads: readonly FoundQuad[];
+  /** the lines that they were made of */
+  readonly evidence: readonly LineEvidence[];
+  /** measures and ranks a further one */
+  readonly measure: (candidate: QuadCandidate) => FoundQuad;
   readonly field: EdgeField;
   /** standard deviation of the picture's noise, grey levels */
   readonly noise: number;
@@ -53,11 +57,10 @@ export function* searchStages(seen: SeenPicture, sheet: Plane): Generator<void, 
   ];
   yield;
   const maps = { sheet: runningRows(sheet), corners: map.corners };
-  const quads = candidates
-    .map((candidate): FoundQuad => {
-      const features = quadFeatures(candidate, width, height, maps);
-      return { ...candidate, features, rank: rankQuad(features) };
-    })
-    .sort((a, b) => b.rank - a.rank);
-  return { quads, field, noise, channels, sheet };
+  const measure = (candidate: QuadCandidate): FoundQuad => {
+    const features = quadFeatures(candidate, width, height, maps);
+    return { ...candidate, features, rank: rankQuad(features) };
+  };
+  const quads = candidates.map(measure).sort((a, b) => b.rank - a.rank);
+  return { quads, evidence, measure, field, noise, channels, sheet };
 }

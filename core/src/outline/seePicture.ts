@@ -1,6 +1,7 @@
 import { closing } from '../raster/closing';
 import { createPlane, type Plane, type Rgba } from '../raster/image';
 import { opponentPlanes } from '../raster/opponentPlanes';
+import { shrinkByInteger } from '../raster/shrinkByInteger';
 import { smooth } from '../raster/smooth';
 import { alignLine } from './alignLine';
 import { edgeFields, type EdgeField } from './edgeField';
@@ -12,11 +13,15 @@ import { sheetNetStages, type SheetMap } from './sheetNet';
 
 const MOST_LINES = 34;
 const MOST_RAW_LINES = 30;
+/** Longest side of the copy that quads are looked at in, about, px: a view of one has 64 for a side. */
+const NEAR_SIDE = 256;
 
 /** What is seen in a small picture, whatever is then looked for in it. */
 export interface SeenPicture {
   readonly width: number;
   readonly height: number;
+  /** the picture once more, smaller, about 256 px: what quads are looked at in */
+  readonly near: Rgba;
   /** light, warm, green, with thin dark marks closed */
   readonly channels: readonly [Plane, Plane, Plane];
   readonly field: EdgeField;
@@ -58,6 +63,7 @@ export function* seeStages(small: Rgba): Generator<void, SeenPicture> {
   return {
     width,
     height,
+    near: shrinkByInteger(small, Math.max(1, Math.round(Math.max(width, height) / NEAR_SIDE))),
     channels,
     field,
     rawField,

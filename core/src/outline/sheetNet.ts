@@ -1,5 +1,6 @@
 import { createPlane, type Plane, type Rgba } from '../raster/image';
 import { squeeze } from '../raster/squeeze';
+import { addMeans } from '../net/addMeans';
 import { convolve, joinChannels, type Features } from '../net/convolve';
 import { loadLayers } from '../net/loadLayers';
 import { SHEET_NET_WEIGHTS } from './sheetNetWeights';
@@ -113,14 +114,4 @@ function inputOf({ data, width, height }: Rgba): Features {
     values[i + 2] = data[at + 2] / 127.5 - 1;
   }
   return { width, height, channels: 3, data: values };
-}
-
-/** Adds to every cell the mean of its channel over all cells, in place. */
-function addMeans({ data, channels }: Features): void {
-  const cells = data.length / channels;
-  for (let c = 0; c < channels; c++) {
-    let sum = 0;
-    for (let i = c; i < data.length; i += channels) sum += data[i];
-    for (let i = c; i < data.length; i += channels) data[i] += sum / cells;
-  }
 }
