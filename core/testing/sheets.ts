@@ -11,6 +11,8 @@ export interface DrawnSheetOptions {
   readonly frame?: Quad | null;
   /** a further sheet, on which it lies @default null */
   readonly beneath?: Quad | null;
+  /** light of the paper @default 225 */
+  readonly paper?: number;
   /** light of the desk @default 80 */
   readonly desk?: number;
   /** what all light is multiplied by @default 1 */
@@ -26,6 +28,7 @@ export function drawnSheet({
   sheet,
   frame = null,
   beneath = null,
+  paper = 225,
   desk = 80,
   light = 1,
 }: DrawnSheetOptions): Rgba {
@@ -37,11 +40,11 @@ export function drawnSheet({
     if (depth > 0) {
       if (frame && Math.abs(signedDepth(frame, at)) < 1) return light * 60 + noise;
       const isWritten = depth > 12 && y % ROW < 2 && (x * 7 + Math.floor(y / ROW) * 31) % 40 > 9;
-      return light * (isWritten ? 110 : 225) + noise;
+      return light * paper * (isWritten ? 0.5 : 1) + noise;
     }
     const shade = depth > -2.5 ? 0.82 : 1;
     const isPaper = beneath !== null && signedDepth(beneath, at) > 0;
-    return light * shade * (isPaper ? 222 : desk) + noise;
+    return light * shade * (isPaper ? 0.99 * paper : desk) + noise;
   });
 }
 

@@ -55,6 +55,16 @@ describe('ownSides', () => {
     },
   );
 
+  it('knows the sides of paper that is darker than the desk', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 70, max: 125 }), (paper) => {
+        const picture = drawnSheet({ ...PICTURE, paper, desk: 215 });
+        for (const odds of ownSides(picture, SHEET)) expect(odds).toBeGreaterThan(0);
+      }),
+      { numRuns: 10 },
+    );
+  });
+
   it('hardly minds how light a photo is', () => {
     const usual = ownSides(drawnSheet(PICTURE), SHEET);
     const dim = ownSides(drawnSheet({ ...PICTURE, light: 0.5 }), SHEET);

@@ -59,26 +59,38 @@ export function ownSides(picture: Rgba, quad: Quad): number[] {
 
 /** Added to a view's spread, grey levels, so that noise on an even picture stays small. */
 const LEAST_SPREAD = 8;
+/** A sheet darker than what is about it by this share of the spread is looked at as a negative: the net has seen light paper only. */
+const DARKER = 0.5;
 
-/** Colours less their mean, over their spread, where there is a picture: a dim photo looks as a bright one. */
-function inputOf(view: Float32Array): Features {
-  let count = 0;
-  let sum = 0;
-  let squares = 0;
-  for (let i = 0; i < view.length; i += VIEW_CHANNELS) {
+/** Colours less their mean, over their spread, where there is a picture: a dim photo looks as a bright one, dark paper as light. */
+function inputOf(view: Float32Array<ArrayBuffer>): Features {
+  const inside = { count: 0, sum: 0, squares: 0 };
+  const around = { count: 0, sum: 0, squares: 0 };
+  for (let i = 0, cell = 0; i < view.length; i += VIEW_CHANNELS, cell++) {
     if (view[i + 3] === 0) continue;
-    count += 3;
+    const part = isInside(cell) ? inside : around;
+    part.count += 3;
     for (let c = i; c < i + 3; c++) {
-      sum += view[c];
-      squares += view[c] ** 2;
+      part.sum += view[c];
+      part.squares += view[c] ** 2;
     }
   }
-  const mean = sum / Math.max(1, count);
-  const spread = Math.sqrt(Math.max(0, squares / Math.max(1, count) - mean ** 2)) + LEAST_SPREAD;
+  const count = Math.max(1, inside.count + around.count);
+  const mean = (inside.sum + around.sum) / count;
+  const spread = Math.sqrt(Math.max(0, (inside.squares + around.squares) / count - mean ** 2)) + LEAST_SPREAD;
+  const lighter =
+    inside.sum / Math.max(1, inside.count) - (around.count > 0 ? around.sum / around.count : -Infinity);
+  const scale = lighter < -DARKER * spread ? -spread : spread;
   for (let i = 0; i < view.length; i += VIEW_CHANNELS) {
     if (view[i + 3] === 0) continue;
-    for (let c = i; c < i + 3; c++) view[c] = (view[c] - mean) / spread;
+    for (let c = i; c < i + 3; c++) view[c] = (view[c] - mean) / scale;
     view[i + 3] = 1;
   }
   return { width: VIEW_SIDE, height: VIEW_SIDE, channels: VIEW_CHANNELS, data: view };
+}
+
+/** Whether a pixel of a view, counted row by row, lies in the quad. */
+function isInside(cell: number): boolean {
+  const [x, y] = [cell % VIEW_SIDE, Math.floor(cell / VIEW_SIDE)];
+  return Math.min(x, y) >= VIEW_MARGIN && Math.max(x, y) < VIEW_SIDE - VIEW_MARGIN;
 }
