@@ -60,7 +60,7 @@ export function ownSides(picture: Rgba, quad: Quad): number[] {
 /** Added to a view's spread, grey levels, so that noise on an even picture stays small. */
 const LEAST_SPREAD = 8;
 /** A sheet darker than what is about it by this share of the spread is looked at as a negative: the net has seen light paper only. */
-const DARKER = 0.5;
+const DARKER = 1;
 
 /** Colours less their mean, over their spread, where there is a picture: a dim photo looks as a bright one, dark paper as light. */
 function inputOf(view: Float32Array<ArrayBuffer>): Features {
