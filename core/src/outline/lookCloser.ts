@@ -75,7 +75,7 @@ export function* lookCloserStages(search: Search, seen: SeenPicture): Generator<
     before = best;
     for (const side of weakestFirst(best)) {
       for (const candidate of withOtherLines(best, side, search, seen)) {
-        if (candidate.rank < best.rank) continue;
+        if (candidate.rank < best.rank || looked.some((known) => hasSameSides(known, candidate))) continue;
         const one = look(candidate);
         looked.push(one);
         if (one.rank > best.rank) best = one;
@@ -93,6 +93,8 @@ export function* lookCloserStages(search: Search, seen: SeenPicture): Generator<
 
 const isSamePlace = (a: QuadCandidate, b: QuadCandidate) =>
   intersectionOverUnion(a.quad, b.quad) > SAME_PLACE;
+
+const hasSameSides = (a: QuadCandidate, b: QuadCandidate) => a.sides.every((side, i) => side === b.sides[i]);
 
 /** The log likelihood of a quad's sides to be the sheet's own, at most zero. @param sides null for the picture's own border */
 export function likelihood(odds: readonly number[], sides: readonly unknown[]): number {

@@ -1,4 +1,4 @@
-import type { Point, Quad } from '@ravlo/core';
+import { signedArea, type Point, type Quad } from '@ravlo/core';
 import { GRID_COLUMNS, GRID_ROWS, type SeenPage } from '@ravlo/studio';
 
 /** How far a quad's side lies from the page's own, as shares of the page's size; above zero outside of it. */
@@ -26,7 +26,7 @@ export function sideOffsets(
   const sides = isStraight
     ? page.corners.map((corner, i) => [corner, page.corners[(i + 1) % 4]])
     : bentSides(page);
-  const size = Math.sqrt(areaOf(page.corners));
+  const size = Math.sqrt(Math.abs(signedArea(page.corners)));
   const first = firstLike(quad, page.corners);
   return quad.map((from, i) => {
     const to = quad[(i + 1) % 4];
@@ -79,12 +79,4 @@ function firstLike(quad: Quad, other: Quad): number {
     }, 0),
   );
   return away.indexOf(Math.min(...away));
-}
-
-function areaOf(quad: Quad): number {
-  const twice = quad.reduce((sum, [x, y], i) => {
-    const [nx, ny] = quad[(i + 1) % 4];
-    return sum + x * ny - nx * y;
-  }, 0);
-  return Math.abs(twice) / 2;
 }

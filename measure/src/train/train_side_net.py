@@ -8,15 +8,15 @@ Reads the views of quads that drawQuadSet.ts writes (NAME.bin, NAME.jsonl), and 
 """
 
 import argparse
-import base64
 import json
-import re
 import time
 
 import numpy as np
 import torch
 import torch.nn.functional as F
 from torch import nn
+
+from net_weights import load, save
 
 SIDE = 96
 CHANNELS = 4
@@ -159,17 +159,6 @@ def piled(x, y, rng):
     return x, y
 
 
-def load(net, file):
-    text = re.search("'(.*)'", open(file).read()).group(1)
-    values = torch.tensor(np.frombuffer(base64.b64decode(text), dtype="<f2").astype(np.float32))
-    at = 0
-    for name in "abcdefg":
-        for part in (net.layers[name].weight, net.layers[name].bias):
-            part.data.copy_(values[at : at + part.numel()].view_as(part))
-            at += part.numel()
-    assert at == len(values)
-
-
 def labelled(record):
     loose = 2 if record["category"] in BENT else 1
     most = np.array([off[1] for off in record["off"]])
@@ -252,11 +241,7 @@ def main():
         if step % 400 == 0:
             print(f"{step} {time.time() - began:.0f} s loss {np.mean(running[-400:]):.4f} {report(net, held_records, views[held], labels[held])}", flush=True)
     print(report(net, held_records, views[held], labels[held]))
-    parts = [getattr(net.layers[n], k).detach().numpy().astype("<f2").ravel() for n in "abcdefg" for k in ("weight", "bias")]
-    text = base64.b64encode(np.concatenate(parts).tobytes()).decode()
-    with open(options.out, "w") as file:
-        file.write("/** Weights of the side net, 16-bit floats as base64; written by train_side_net.py, not by hand. */\n")
-        file.write(f"export const SIDE_NET_WEIGHTS =\n  '{text}';\n")
+    save(net, options.out, "side", "train_side_net.py")
 
 
 main()

@@ -8,14 +8,14 @@ Reads upright 96 x 96 patches of ink that drawUprightSet.ts writes, looks at 64 
 """
 
 import argparse
-import base64
-import re
 import time
 
 import numpy as np
 import torch
 import torch.nn.functional as F
 from torch import nn
+
+from net_weights import load, save
 
 SIDE = 64
 DRAWN_SIDE = 96
@@ -79,17 +79,6 @@ def augment(patches, rng):
     return (x * gain + noise * rng.uniform(0, 0.16)).clamp(0, 1), quarter
 
 
-def load(net, file):
-    text = re.search("'(.*)'", open(file).read()).group(1)
-    values = torch.tensor(np.frombuffer(base64.b64decode(text), dtype="<f2").astype(np.float32))
-    at = 0
-    for name in "abcdefg":
-        for part in (net.layers[name].weight, net.layers[name].bias):
-            part.data.copy_(values[at : at + part.numel()].view_as(part))
-            at += part.numel()
-    assert at == len(values)
-
-
 HELD_BACK = 0.05
 
 
@@ -135,11 +124,7 @@ def main():
             with torch.no_grad():
                 right = (net(held_x).argmax(1) == held_y).float().mean().item()
             print(f"{step} {time.time() - began:.0f} s loss {loss.item():.4f} held back {right:.4f}", flush=True)
-    parts = [getattr(net.layers[n], k).detach().numpy().astype("<f2").ravel() for n in "abcdefg" for k in ("weight", "bias")]
-    text = base64.b64encode(np.concatenate(parts).tobytes()).decode()
-    with open(options.out, "w") as file:
-        file.write("/** Weights of the upright net, 16-bit floats as base64; written by train_upright_net.py, not by hand. */\n")
-        file.write(f"export const UPRIGHT_NET_WEIGHTS =\n  '{text}';\n")
+    save(net, options.out, "upright", "train_upright_net.py")
 
 
 main()
