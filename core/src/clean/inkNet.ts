@@ -25,10 +25,10 @@ const COARSEST = 16;
 const ACROSS = 4 * COARSEST;
 
 /** Channels after each layer; they get narrower and coarser, and back. */
-const A = 12;
-const D = 24;
-const F = 48;
-const H = 64;
+const A = 16;
+const D = 32;
+const F = 64;
+const H = 96;
 const Q = 16;
 
 /** In the order in which the weights are stored: kind, channels in, channels out. */

@@ -1,4 +1,4 @@
-"""The weights of a net of layers with names: read from and written to a TypeScript module, 16-bit floats as base64."""
+"""The weights of a net: read from and written to a TypeScript module, 16-bit floats as base64."""
 
 import base64
 import re
@@ -7,10 +7,25 @@ import numpy as np
 import torch
 
 
-def load(net, file):
-    """Puts weights that were written before into a net, layer by layer in their order, kernel then bias."""
+def read_values(file):
+    """All weights of a module, one behind the other."""
     text = re.search("'(.*)'", open(file).read()).group(1)
-    values = torch.tensor(np.frombuffer(base64.b64decode(text), dtype="<f2").astype(np.float32))
+    return torch.tensor(np.frombuffer(base64.b64decode(text), dtype="<f2").astype(np.float32))
+
+
+def write_values(parts, file, name, trainer):
+    """Writes tensors as a constant NAME_NET_WEIGHTS; `trainer` says who wrote them."""
+    values = np.concatenate([part.detach().contiguous().numpy().astype("<f2").ravel() for part in parts])
+    text = base64.b64encode(values.tobytes()).decode()
+    with open(file, "w") as out:
+        out.write(f"/** Weights of the {name} net, 16-bit floats as base64; written by {trainer}, not by hand. */\n")
+        out.write(f"export const {name.upper()}_NET_WEIGHTS =\n  '{text}';\n")
+    print(len(values), "weights,", len(text), "characters", flush=True)
+
+
+def load(net, file):
+    """Puts weights that were written before into a net of layers with names, in their order, kernel then bias."""
+    values = read_values(file)
     at = 0
     for layer in net.layers.values():
         for part in (layer.weight, layer.bias):
@@ -20,9 +35,6 @@ def load(net, file):
 
 
 def save(net, file, name, trainer):
-    """Writes a net's weights as a constant NAME_NET_WEIGHTS; `trainer` says who wrote them."""
-    parts = [part.detach().numpy().astype("<f2").ravel() for layer in net.layers.values() for part in (layer.weight, layer.bias)]
-    text = base64.b64encode(np.concatenate(parts).tobytes()).decode()
-    with open(file, "w") as out:
-        out.write(f"/** Weights of the {name} net, 16-bit floats as base64; written by {trainer}, not by hand. */\n")
-        out.write(f"export const {name.upper()}_NET_WEIGHTS =\n  '{text}';\n")
+    """Writes what load() reads."""
+    parts = [part for layer in net.layers.values() for part in (layer.weight, layer.bias)]
+    write_values(parts, file, name, trainer)

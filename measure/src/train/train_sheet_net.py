@@ -11,13 +11,14 @@ second category of one file in which categories go round, and says how it does o
 """
 
 import argparse
-import base64
 import time
 
 import numpy as np
 import torch
 import torch.nn.functional as F
 from torch import nn
+
+from net_weights import load, save
 
 SIDE = 224
 PLANES = 7
@@ -179,33 +180,6 @@ def share_right(net, held):
     return iou.mean().item(), (iou > 0.9).float().mean().item(), torch.cat(seconds).mean().item()
 
 
-def write(net, path):
-    parts, order = [], []
-    for name, layer in net.layers.items():
-        for kind in ("weight", "bias"):
-            tensor = getattr(layer, kind).detach().contiguous().numpy()
-            order.append(f"{name}.{kind}")
-            parts.append(tensor.astype("<f2").ravel())
-    text = base64.b64encode(np.concatenate(parts).tobytes()).decode()
-    with open(path, "w") as file:
-        file.write("/** Weights of the sheet net, 16-bit floats as base64; written by train_sheet_net.py, not by hand. */\n")
-        file.write(f"export const SHEET_NET_WEIGHTS =\n  '{text}';\n")
-    print(len(text), "characters:", " ".join(order), flush=True)
-
-
-def read_shipped(net, path):
-    """Takes the weights that write() wrote."""
-    with open(path) as file:
-        text = file.read().split("'")[1]
-    values = torch.tensor(np.frombuffer(base64.b64decode(text), "<f2").astype(np.float32))
-    at = 0
-    with torch.no_grad():
-        for layer in net.layers.values():
-            for like in (layer.weight, layer.bias):
-                like.copy_(values[at : at + like.numel()].view_as(like))
-                at += like.numel()
-
-
 CATEGORIES = 20
 
 
@@ -246,7 +220,7 @@ def main():
     net = SheetNet().to(memory_format=torch.channels_last)
     print(sum(p.numel() for p in net.parameters()), "weights,", len(records), "records", flush=True)
     if options.start and options.start.endswith(".ts"):
-        read_shipped(net, options.start)
+        load(net, options.start)
         print("before", share_right(net, held), flush=True)
     elif options.start:
         net.load_state_dict(torch.load(options.start))
@@ -278,7 +252,7 @@ def main():
         print("categories never seen", share_right(steady.module, unseen))
         return
     torch.save(steady.module.state_dict(), options.out + ".state")
-    write(steady.module, options.out)
+    save(steady.module, options.out, "sheet", "train_sheet_net.py")
 
 
 main()
