@@ -20,6 +20,7 @@ import { kernels } from '../kernels/kernels';
 import { pageParts } from './pageParts';
 import { showLook } from './showLook';
 import type { RuleShow } from './showParts';
+import { paperMap } from './paperMap';
 import { pen } from './pen';
 import { softness } from './softness';
 import { shiftWhereMissed, UNSHIFTED, type ThresholdShift } from './thresholdShift';
@@ -63,8 +64,9 @@ export function clean(page: Rgba, look: Look, options: CleanOptions = {}, known?
 
 /** A page's ink without what is not on the page: desk along its edges, holes. */
 export function inkMapOf(page: Rgba): InkMap {
-  const soft = softness(page, stepOf(page));
-  const map = classicalMapOf(page, soft);
+  const paper = paperMap(page);
+  const soft = softness(page, stepOf(page), paper);
+  const map = classicalMapOf(page, paper, soft);
   // Without the kernels the net would take many seconds.
   if (!kernels()) return map;
   return withParts(map, inkAtScale(page, map.paper, soft));
@@ -73,10 +75,16 @@ export function inkMapOf(page: Rgba): InkMap {
 /**
  * The same without what the net sees: looks made of it tell strokes by the noise alone.
  *
+ * @param paper the page's paper, from cells as small as those of a page in focus, where it is known already
  * @param soft how soft the page's strokes are, where that was measured already
  */
-export function classicalMapOf(page: Rgba, soft = softness(page, stepOf(page))): InkMap {
-  const map = inkMap(page, Math.floor(median(soft.data)));
+export function classicalMapOf(
+  page: Rgba,
+  paper = paperMap(page),
+  soft = softness(page, stepOf(page), paper),
+): InkMap {
+  const halvings = Math.floor(median(soft.data));
+  const map = halvings === 0 ? inkMap(page, 0, paper) : inkMap(page, halvings);
   clearEdges(map);
   clearHoles(map);
   return map;

@@ -51,16 +51,25 @@ const LEAST_STROKE = 14;
 /** A page whose bare paper deviates more than this is smoothed first: once, or as often as it is over. */
 const NOISY = [2.6, 4.4, 7] as const;
 
-/** @param halvings how soft the page's strokes are, see `softness` @default 0 */
-export function inkMap(photographed: Rgba, halvings = 0): InkMap {
-  const first = mapOnce(photographed, halvings);
+/**
+ * @param halvings how soft the page's strokes are, see `softness` @default 0
+ * @param paper where it is known already for strokes that are so soft
+ */
+export function inkMap(
+  photographed: Rgba,
+  halvings = 0,
+  paper: PaperMap = paperMap(photographed, halvings),
+): InkMap {
+  const first = mapOnce(photographed, paper);
   const times = NOISY.filter((limit) => first.grain > limit).length;
-  return times === 0 ? first : { ...mapOnce(smoothPage(photographed, times), halvings), grain: first.grain };
+  if (times === 0) return first;
+  const quiet = smoothPage(photographed, times);
+  return { ...mapOnce(quiet, paperMap(quiet, halvings)), grain: first.grain };
 }
 
-function mapOnce(page: Rgba, halvings: number): InkMap {
+function mapOnce(page: Rgba, paperAtFirst: PaperMap): InkMap {
   const { width, height } = page;
-  let paper = paperMap(page, halvings);
+  let paper = paperAtFirst;
   let darkness = measureDarkness(page, paper);
   let smooth = smoothDarkness(darkness, width, height);
   const settled = settlePaper(paper, smooth, width, height);

@@ -50,6 +50,16 @@ describe('how soft strokes are', () => {
     expect(data[2 * columns - 1]).toBeGreaterThan(0.8);
   });
 
+  it('is not the softness of a shadow that lies across pale writing', () => {
+    const shaded = (from: Rgba) =>
+      paint(big.width, big.height, (x, y) => {
+        const light = 1 - 0.65 * Math.min(1, Math.max(0, (x - 600) / 80));
+        return Math.round(from.data[(y * big.width + x) * 4] * light);
+      });
+    expect(Math.max(...softness(shaded(writtenPage({ ...big, ink: 205 })), 2).data)).toBeLessThan(0.3);
+    expect(softnessOf(shaded(outOfFocus(writtenPage({ ...big, ink: 120 }), 6)))).toBeGreaterThan(0.8);
+  });
+
   it.each([
     ['an empty page', paint(900, 1200, () => 230)],
     ['a page of a few pixels', paint(5, 7, (x) => 40 * x)],

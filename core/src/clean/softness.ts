@@ -2,7 +2,9 @@ import { boxMean } from '../raster/boxMean';
 import { createPlane, type Plane, type Rgba } from '../raster/image';
 import { shrinkByInteger } from '../raster/shrinkByInteger';
 import { quantile } from '../statistics/quantile';
+import { paperGains } from './darkness';
 import { createGrid, type Grid } from './grid';
+import { paperMap, type PaperMap } from './paperMap';
 
 /** How many times the page is looked at half as finely. */
 export const SOFTEST = 3;
@@ -25,13 +27,14 @@ const UNEVEN = 2;
  * it is as on the whole page.
  *
  * @param step page pixels a cell of the net, each way
+ * @param paper of the page, from cells as small as those of a page in focus
  * @returns a grid over cells of the net
  */
-export function softness(page: Rgba, step: 1 | 2): Grid {
+export function softness(page: Rgba, step: 1 | 2, paper: PaperMap = paperMap(page)): Grid {
   const grid = createGrid(Math.ceil(page.width / step), Math.ceil(page.height / step), SHARED);
   // Less than one cell of the grid tells nothing.
   if (Math.min(page.width, page.height) < SHARED * step) return grid;
-  const energies = energiesOf(lightness(shrinkByInteger(page, 2 * step)), grid);
+  const energies = energiesBesideShadows(page, step, paper, grid);
   const common = halvings(
     energies.map((energy) => energy.reduce((sum, value) => sum + value, 0) / energy.length),
   );
@@ -55,11 +58,51 @@ function halvings(energies: readonly number[]): number | null {
   return sum;
 }
 
-function lightness({ data, width, height }: Rgba): Plane {
-  const light = createPlane(width, height);
-  for (let i = 0; i < light.data.length; i++)
-    light.data[i] = (data[4 * i] + 2 * data[4 * i + 1] + data[4 * i + 2]) / 4;
-  return light;
+/** The scale at which detail is as coarse as the map of the paper. */
+const OF_PAPER = 2;
+
+/**
+ * The energies of the page as it was shot, or of the page less its paper where the paper alone has more than what lies on it: the edge of
+ * a shadow is no stroke, and is much stronger than pale ones are. Not everywhere, as the paper follows strokes that are very soft.
+ */
+function energiesBesideShadows(
+  page: Rgba,
+  step: 1 | 2,
+  paper: PaperMap,
+  grid: Grid,
+): Float32Array<ArrayBuffer>[] {
+  const [shot, marks] = lights(page, step, paper).map((light) => energiesOf(light, grid));
+  const ofPaper = meansOf(detailOf(paper.green).energy, (SHARED * step) / (2 * paper.cell), grid);
+  return shot.map((data, k) =>
+    data.map((value, i) => (ofPaper[i] > marks[OF_PAPER][i] ? marks[k][i] : value)),
+  );
+}
+
+/** A page's lightness, and how much it differs from its paper's, a pixel for each two by two cells of the net. */
+function lights(page: Rgba, step: 1 | 2, paper: PaperMap): readonly [Plane, Plane] {
+  const { data, width, height } = shrinkByInteger(page, step);
+  const shot = createPlane(width >> 1, height >> 1);
+  const marks = createPlane(width >> 1, height >> 1);
+  const gains = [0, 1, 2].map(() => new Float32Array(page.width)) as [
+    Float32Array,
+    Float32Array,
+    Float32Array,
+  ];
+  const [red, green, blue] = gains;
+  for (let y = 0; y < shot.height; y++) {
+    paperGains(paper, 2 * step * y + step, gains);
+    const to = y * shot.width;
+    for (const row of [2 * y * width, (2 * y + 1) * width]) {
+      for (let x = 0, at = 4 * row; x < 2 * shot.width; x++, at += 4)
+        shot.data[to + (x >> 1)] += (data[at] + 2 * data[at + 1] + data[at + 2]) / 16;
+    }
+    for (let x = 0; x < shot.width; x++) {
+      const k = 2 * step * x + step;
+      const light = (255 / red[k] + 510 / green[k] + 255 / blue[k]) / 4;
+      marks.data[to + x] = shot.data[to + x] - light;
+    }
+  }
+  return [shot, marks];
 }
 
 /** The mean energy of detail in every cell of the grid, less that of bare paper: at each scale, the finest first. */
