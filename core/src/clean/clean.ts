@@ -12,6 +12,7 @@ import { pencil, softGrey } from './grey';
 import { holesSeen } from './holesSeen';
 import { isChalk } from './isChalk';
 import { inkAtScale } from './inkAtScale';
+import { inkOverTones } from './inkOverTones';
 import { inkMap, type InkMap } from './inkMap';
 import { type InkLikelihood } from './inkLikelihood';
 import { stepOf } from './inkNet';
@@ -25,7 +26,7 @@ import { pen } from './pen';
 import { softness } from './softness';
 import { shiftWhereMissed, UNSHIFTED, type ThresholdShift } from './thresholdShift';
 import { AS_FOUND, type Tuning } from './tone';
-import { toneGround } from './toneGround';
+import { toneGround, type ToneGround } from './toneGround';
 
 /** How a page is cleaned. */
 export type Look = 'as-shot' | 'daylight' | 'pen' | 'pencil' | 'soft-grey';
@@ -69,7 +70,8 @@ export function inkMapOf(page: Rgba): InkMap {
   const map = classicalMapOf(page, paper, soft);
   // Without the kernels the net would take many seconds.
   if (!kernels()) return map;
-  return withParts(map, inkAtScale(page, map.paper, soft));
+  const look = (shown: Rgba) => inkAtScale(shown, map.paper, soft);
+  return withParts(map, look(page), (ground, seen) => inkOverTones(map, page, ground, seen, look));
 }
 
 /**
@@ -100,11 +102,17 @@ const WORTH_IT = 0.7;
 const GENTLER = -1.6;
 
 /** The page's parts; told once more, and more gently there, when strokes that can be seen, or may be, are not among them. */
-function withParts(overPaper: InkMap, seenByNet: InkLikelihood): InkMap {
+function withParts(
+  overPaper: InkMap,
+  seenByNet: InkLikelihood,
+  lookOver: (ground: ToneGround, seen: InkLikelihood) => InkLikelihood,
+): InkMap {
   const withTones = colouredAreas(overPaper, seenByNet);
-  const map = { ...overPaper, ground: toneGround(overPaper, withTones) };
-  const darkest = darkestOf(map, withTones);
-  const seen = dotsAsRules(withTones, darkest);
+  const ground = toneGround(overPaper, withTones);
+  const map = { ...overPaper, ground };
+  const overTones = ground ? lookOver(ground, withTones) : withTones;
+  const darkest = darkestOf(map, overTones);
+  const seen = dotsAsRules(overTones, darkest);
   const facts = cellFactsOf(seen, darkest, holesSeen(seen));
   const tell = (shift: ThresholdShift) => {
     const parts = pageParts(map, seen, shift, facts);

@@ -92,7 +92,7 @@ export function pageParts(
   /** Whether a cell of a tone is a stroke's, or its flank's. */
   const isOnTone = (i: number) =>
     ground?.on[i] === 1
-      ? wide[i] === 1 && (strokes[i] === 0 || ink[i] >= INK_ON_TONE) && darkest[i] >= OVER_TONE * noise(i)
+      ? strokes[i] === 1 || (wide[i] === 1 && darkest[i] >= OVER_TONE * noise(i))
       : strokes[i] === 1 && ink[i] >= INK_ON_TONE;
   const isSurelyThere = (i: number) => plain[i] === 1 && darkest[i] >= SURELY_THERE[1] * noise(i);
   const things = [wide, wideRules, toned, doubted, plain];
