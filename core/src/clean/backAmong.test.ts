@@ -32,7 +32,7 @@ function pageWith({ ink = 0.55, unwanted = 0.2, dark = 40 }: Line) {
     darkest[i] = 100;
   }
   const told = (backCells: number) =>
-    backAmong(own, seen, darkest, { near: () => 100, strong: 110 }, { low: LOW, backCells });
+    backAmong(own, seen, darkest, { near: () => 100, usual: 105, strong: 110 }, { low: LOW, backCells });
   return { told, column: (back: Uint8Array | null, y: number) => back?.[y * WIDTH + BACK_COLUMN] };
 }
 

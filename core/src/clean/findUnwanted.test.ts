@@ -8,11 +8,15 @@ import { INK, TONE } from './pageParts';
 const [width, height] = [40, 40];
 const none = () => new Uint8Array(width * height);
 
-/** So many cells, so dark, that are likely unwanted; the page's strokes are as dark near by, and the strongest as given. */
-function unwantedOf(count: number, dark: number, near: number, strong: number) {
+/** So many cells, so dark, that are likely unwanted; the page's strokes are as dark near by, the strongest and most of them as given. */
+function unwantedOf(count: number, dark: number, near: number, strong: number, usual = 0.8 * strong) {
   const unwanted = seenOf(width, height).unwanted.fill(logitByte(0.8), 0, count);
   const darkest = none().fill(dark, 0, count);
-  return findUnwanted(seenOf(width, height, { unwanted }), darkest, none(), { near: () => near, strong });
+  return findUnwanted(seenOf(width, height, { unwanted }), darkest, none(), {
+    near: () => near,
+    usual,
+    strong,
+  });
 }
 
 describe('what shows through', () => {
@@ -31,6 +35,11 @@ describe('what shows through', () => {
     expect(unwantedOf(100, 30, 30, 220).faintBelow).toBe(0);
     expect(unwantedOf(900, 90, 90, 220)).toMatchObject({ isBack: false, faintBelow: 0 });
     expect(unwantedOf(900, 90, 220, 220)).toMatchObject({ isBack: true, faintBelow: 0 });
+  });
+
+  it('is not what is as faint as most of the page’s own strokes, though some are far darker', () => {
+    expect(unwantedOf(900, 14, 16, 64, 18)).toMatchObject({ isBack: false, faintBelow: 0 });
+    expect(unwantedOf(900, 14, 16, 64, 50).isBack).toBe(true);
   });
 
   it('is nothing that may be lost once it is told', () => {

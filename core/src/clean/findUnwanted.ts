@@ -47,7 +47,7 @@ export function findUnwanted(
   { ink, unwanted }: InkLikelihood,
   darkest: Uint8Array,
   holes: Uint8Array,
-  { near, strong }: UsualDarkness,
+  { near, usual, strong }: UsualDarkness,
 ): Unwanted {
   const cells: number[] = [];
   const shares: number[] = [];
@@ -59,7 +59,9 @@ export function findUnwanted(
     levels.push(darkest[i]);
   });
   const areFew = cells.length < FEW_UNWANTED;
-  const isFaint = !areFew && quantile(levels, MOST_OF_BACK) < OF_STRONGEST * strong;
+  // Something on the page may be far darker than what is written on it, as dark squares are than very faint pencil.
+  const faint = Math.min(OF_STRONGEST * strong, OF_STROKES * usual);
+  const isFaint = !areFew && quantile(levels, MOST_OF_BACK) < faint;
   const isBack = areFew || isFaint || quantile(shares, MOST_OF_BACK) < OF_STROKES;
   return { cells, isBack, faintBelow: isFaint ? OF_STRONGEST * strong : 0 };
 }

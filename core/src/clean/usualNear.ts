@@ -21,6 +21,8 @@ const FEW_SURE = 30;
 export interface UsualDarkness {
   /** near a cell, or else on the page */
   readonly near: (i: number) => number;
+  /** on the page */
+  readonly usual: number;
   /** the strongest of the page: few of its strokes' cells are darker */
   readonly strong: number;
 }
@@ -57,7 +59,7 @@ export function usualNear(
     const tileAt = (k: number) => (top + Math.floor(k / across)) * columns + left + (k % across);
     return usualOf(counts, across * (bottom - top + 1), tileAt, USUAL) || usual;
   });
-  return { near: (i) => around[tileOf(i)], strong: onPage(STRONG) };
+  return { near: (i) => around[tileOf(i)], usual, strong: onPage(STRONG) };
 }
 
 /** A line is longer than this share of the page, and no wider than that. */
