@@ -24,11 +24,11 @@ export function inkOverTones(
   const bare = createRgba(width, height);
   bare.data.set(page.data);
   forPixelsOver({ page, paper, width, height }, seen, on, (i, cell, r, g, b) => {
-    const ground = shineOf(red.data[cell], green.data[cell], blue.data[cell]);
-    const shine = shineOf(r, g, b) / ground;
-    [r, g, b].forEach((value, c) => {
-      if (value > 0) bare.data[4 * i + c] = Math.round((page.data[4 * i + c] * shine) / value);
-    });
+    const shine = shineOf(r, g, b) / shineOf(red.data[cell], green.data[cell], blue.data[cell]);
+    const at = 4 * i;
+    if (r > 0) bare.data[at] = Math.round((page.data[at] * shine) / r);
+    if (g > 0) bare.data[at + 1] = Math.round((page.data[at + 1] * shine) / g);
+    if (b > 0) bare.data[at + 2] = Math.round((page.data[at + 2] * shine) / b);
   });
   const again = look(bare);
   const ink = seen.ink.slice();

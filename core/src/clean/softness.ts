@@ -83,17 +83,13 @@ function lights(page: Rgba, step: 1 | 2, paper: PaperMap): readonly [Plane, Plan
   const { data, width, height } = shrinkByInteger(page, step);
   const shot = createPlane(width >> 1, height >> 1);
   const marks = createPlane(width >> 1, height >> 1);
-  const gains = [0, 1, 2].map(() => new Float32Array(page.width)) as [
-    Float32Array,
-    Float32Array,
-    Float32Array,
-  ];
-  const [red, green, blue] = gains;
+  const row = () => new Float32Array(page.width);
+  const [red, green, blue] = [row(), row(), row()];
   for (let y = 0; y < shot.height; y++) {
-    paperGains(paper, 2 * step * y + step, gains);
+    paperGains(paper, 2 * step * y + step, [red, green, blue]);
     const to = y * shot.width;
-    for (const row of [2 * y * width, (2 * y + 1) * width]) {
-      for (let x = 0, at = 4 * row; x < 2 * shot.width; x++, at += 4)
+    for (const start of [2 * y * width, (2 * y + 1) * width]) {
+      for (let x = 0, at = 4 * start; x < 2 * shot.width; x++, at += 4)
         shot.data[to + (x >> 1)] += (data[at] + 2 * data[at + 1] + data[at + 2]) / 16;
     }
     for (let x = 0; x < shot.width; x++) {
