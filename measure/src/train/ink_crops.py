@@ -48,8 +48,8 @@ def blurred(plane, sigma):
     return plane if sigma < 0.3 else cv2.GaussianBlur(plane, (0, 0), sigma)
 
 
-def cut(rng, sheet, upright=False):
-    """A piece of a sheet, a little larger or smaller, sometimes turned or mirrored: [SIDE, SIDE, 3] shares."""
+def cut(rng, sheet, quarters=0):
+    """A piece of a sheet, a little larger or smaller, turned by quarters, never mirrored: [SIDE, SIDE, 3] shares."""
     scale = np.exp(rng.normal(0, 0.18))
     side = min(int(SIDE / scale), *sheet.shape[:2])
     for _ in range(4):
@@ -60,10 +60,7 @@ def cut(rng, sheet, upright=False):
         if piece[:, :, 0].mean() > 2 or rng.random() < 0.12:
             break
     piece = cv2.resize(piece, (SIDE, SIDE), interpolation=cv2.INTER_AREA if side > SIDE else cv2.INTER_LINEAR)
-    if not upright:
-        if rng.random() < 0.25:
-            piece = piece[:, ::-1]
-        piece = np.rot90(piece, rng.choice([0, 0, 0, 0, 1, 2, 3]))
+    piece = np.rot90(piece, quarters)
     # A flat page is never quite flat: its lines run a little askew, and bend.
     if rng.random() < 0.7:
         bend = smooth_noise(rng, SIDE, 300) * np.float32(rng.uniform(0, 3))
@@ -121,7 +118,7 @@ def picture(rng):
 
 
 def hatching(rng):
-    """Black lines close to each other, or a printed grid with black fields: strokes that must not break."""
+    """Lines close to each other, or a printed grid with black fields: strokes that must not break."""
     cover = np.zeros((SIDE, SIDE), np.float32)
     thick = int(rng.integers(2, 5))
     x0, y0 = rng.integers(0, SIDE // 2, 2)
@@ -194,15 +191,51 @@ def screen(rng):
     return seen / np.quantile(seen, 0.7, axis=(0, 1))
 
 
+def back_strength(rng, takes):
+    """How much darker the paper is where the back shows through, for a front that takes so much light."""
+    own = float(np.max(takes))
+    kind = rng.random()
+    # The same pen on both sides is paler from behind, with faint pencil hardly: then only its softness and its mirrored letters tell.
+    if kind < 0.5:
+        return min(rng.uniform(0.03, 0.3), rng.uniform(0.1, 0.5) * own)
+    if kind < 0.75:
+        return min(0.3, rng.uniform(0.5, 1.4) * own)
+    return rng.uniform(0.03, 0.24)
+
+
+def pixels_of_photo(rng, seen, noise):
+    """Noise, the phone's own smoothing and sharpening, and JPEG, at the photo's own resolution: 100 to 330 dots an inch."""
+    finer = rng.choice([1, rng.uniform(0.5, 1), rng.uniform(1, 1.65)], p=[0.6, 0.28, 0.12])
+    side = int(SIDE * finer)
+    if side != SIDE:
+        seen = cv2.resize(seen, (side, side), interpolation=cv2.INTER_AREA if finer < 1 else cv2.INTER_LINEAR)
+    crop = lambda plane: plane if side <= SIDE else np.tile(plane, (2, 2))[:side, :side]
+    noises = [crop(white_noise(rng))[:side, :side] for _ in range(4)]
+    grain = 0.8 * noises[0][:, :, None] + 0.5 * np.dstack(noises[1:])
+    seen = seen * 255 + blurred(grain * np.float32(noise), rng.choice([0, 0.5, 0.7])) * 1.2
+    if rng.random() < 0.15:
+        seen = cv2.medianBlur(np.clip(seen, 0, 255).astype(np.uint8), 3).astype(np.float32)
+    if rng.random() < 0.3:
+        seen = seen + rng.uniform(0.2, 1.1) * (seen - blurred(seen, rng.uniform(1, 2)))
+    seen = np.clip(seen, 0, 255).astype(np.uint8)
+    if rng.random() < 0.85:
+        _, packed = cv2.imencode(".jpg", seen, [cv2.IMWRITE_JPEG_QUALITY, int(rng.integers(55, 95))])
+        seen = cv2.imdecode(packed, cv2.IMREAD_COLOR)
+    if side != SIDE:
+        seen = cv2.resize(seen, (SIDE, SIDE), interpolation=cv2.INTER_LINEAR if finer < 1 else cv2.INTER_AREA)
+    return seen
+
+
 def make_crop(rng, sheets):
     """@returns the net's input [3, SIDE / 2, SIDE / 2], and shares of ink, rules, tones, unwanted [4, SIDE / 2, SIDE / 2]"""
-    piece = cut(rng, sheets[rng.integers(len(sheets))])
+    quarters = rng.choice(4, p=[0.7, 0.1, 0.1, 0.1])
+    piece = cut(rng, sheets[rng.integers(len(sheets))], quarters)
     ink, rules, tint = piece[:, :, 0], piece[:, :, 1], piece[:, :, 2]
     if rng.random() < 0.09:
         ink = dense_print(rng)
     if rng.random() < 0.25:
         # Ruled paper of any kind goes with writing of any kind.
-        rules = cut(rng, sheets[rng.integers(len(sheets))])[:, :, 1]
+        rules = cut(rng, sheets[rng.integers(len(sheets))], quarters)[:, :, 1]
     if rng.random() < 0.12 and rules.mean() > 0.004:
         ink = np.maximum(ink, ruled_lines(rng, rules))
     paper = np.clip(rng.uniform(0.78, 1) - np.abs(rng.normal(0, 0.06, 3)), 0.55, 1).astype(np.float32)
@@ -213,13 +246,11 @@ def make_crop(rng, sheets):
     tones = np.zeros((SIDE, SIDE), np.float32)
 
     takes, graphite = pen(rng)
-    if rng.random() < 0.46:
-        back = cut(rng, sheets[rng.integers(len(sheets))], upright=True)[:, ::-1]
+    if rng.random() < 0.5:
+        # Mirrored; the sheet was turned over about its long side or its short one.
+        back = np.rot90(cut(rng, sheets[rng.integers(len(sheets))], rng.choice([0, 2]))[:, ::-1], quarters)
         shows = blurred(np.ascontiguousarray(np.maximum(back[:, :, 0], 0.3 * back[:, :, 1])), rng.uniform(1, 2.8))
-        through = rng.uniform(0.03, 0.3)
-        # Mostly the same pen wrote on both sides: then it is much paler from behind.
-        if rng.random() < 0.8:
-            through = min(through, rng.uniform(0.1, 0.45) * float(np.max(takes)))
+        through = back_strength(rng, takes)
         colour = lay(colour, shows, through * (1 + rng.normal(0, 0.1, 3)))
         unwanted = np.maximum(unwanted, np.clip(shows * 2, 0, 1))
     if rng.random() < 0.08:
@@ -240,8 +271,8 @@ def make_crop(rng, sheets):
             cv2.line(tinted, (int(x), int(y)), (int(x + rng.integers(60, 300)), int(y + rng.normal(0, 4))), 1.0, int(rng.integers(18, 44)))
         tint = np.maximum(tint, tinted)
     if tint.max() > 0:
-        takes = rng.permutation([rng.uniform(0, 0.1), rng.uniform(0, 0.3), rng.uniform(0.3, 0.9)])
-        colour = lay(colour, tint, takes)
+        marker = rng.permutation([rng.uniform(0, 0.1), rng.uniform(0, 0.3), rng.uniform(0.3, 0.9)])
+        colour = lay(colour, tint, marker)
         tones = np.maximum(tones, tint)
     if rng.random() < 0.07:
         area = np.zeros((SIDE, SIDE), np.float32)
@@ -253,11 +284,6 @@ def make_crop(rng, sheets):
         colour = colour * (1 - area[:, :, None]) + picture(rng) * paper * area[:, :, None]
         tones = np.maximum(tones, area)
         rules, unwanted = rules * (1 - area), unwanted * (1 - area)
-    if rng.random() < 0.07:
-        black = hatching(rng)
-        colour = lay(colour, black, np.full(3, rng.uniform(0.6, 0.95)))
-        ink = np.maximum(ink, black)
-
     strokes = stroke_texture(rng, graphite)
     if rng.random() < 0.3:
         other, other_graphite = pen(rng)
@@ -267,6 +293,14 @@ def make_crop(rng, sheets):
     else:
         pressure = np.clip(1 + 0.25 * smooth_noise(rng, SIDE, 60), 0.4, 1.3)
         colour = lay(colour, np.clip(ink * strokes * pressure, 0, 1), np.clip(takes, 0.03, 0.97))
+    if rng.random() < 0.1:
+        hatch = hatching(rng)
+        if rng.random() < 0.6:
+            colour = lay(colour, hatch, np.full(3, rng.uniform(0.6, 0.95)))
+        else:
+            hatched, is_graphite = pen(rng)
+            colour = lay(colour, hatch * stroke_texture(rng, is_graphite), np.clip(hatched, 0.03, 0.97))
+        ink = np.maximum(ink, hatch)
 
     desk = rng.uniform(0.03, 0.95) * rng.uniform(0.6, 1, 3)
     off = np.zeros((SIDE, SIDE), np.float32)
@@ -313,14 +347,7 @@ def make_crop(rng, sheets):
             kernel[int(round(4 + t * np.sin(angle) / 1.01)), int(round(4 + t * np.cos(angle) / 1.01))] += 1
         seen = cv2.filter2D(seen, -1, kernel / kernel.sum())
     noise = np.abs(rng.normal(0, 2.2)) + (rng.uniform(2, 11) if level < 0.5 else 0.4)
-    grain = 0.8 * white_noise(rng)[:, :, None] + 0.5 * np.dstack([white_noise(rng) for _ in range(3)])
-    seen = seen * 255 + blurred(grain * np.float32(noise), rng.choice([0, 0.5, 0.7])) * 1.2
-    if rng.random() < 0.3:
-        seen = seen + rng.uniform(0.2, 1.1) * (seen - blurred(seen, rng.uniform(1, 2)))
-    seen = np.clip(seen, 0, 255).astype(np.uint8)
-    if rng.random() < 0.85:
-        _, packed = cv2.imencode(".jpg", seen, [cv2.IMWRITE_JPEG_QUALITY, int(rng.integers(55, 95))])
-        seen = cv2.imdecode(packed, cv2.IMREAD_COLOR)
+    seen = pixels_of_photo(rng, seen, noise)
 
     # The paper as the page's own map knows it: smooth between cells, and a little off.
     ground = (light * level)[:, :, None] * (tinted_light * paper) * blurred(soft, rng.uniform(8, 16))[:, :, None] * 255

@@ -233,12 +233,12 @@ def main():
         narrow = InkNet(dict(zip("adfhq", map(int, options.narrow.split(",")))))
         read_shipped(narrow, options.start, held[0])
         widen(net, narrow)
-        print("before", scores(narrow, held), scores(net, held), flush=True)
     elif options.start and options.start.endswith(".ts"):
         read_shipped(net, options.start, held[0])
-        print("before", scores(net, held), flush=True)
     elif options.start:
         net.load_state_dict(torch.load(options.start))
+    if options.start:
+        print("before", scores(net, held), flush=True)
     optimizer = torch.optim.AdamW(net.parameters(), lr=3e-3, weight_decay=1e-4)
     began = time.time()
     step = 0
@@ -250,7 +250,8 @@ def main():
             break
         for group in optimizer.param_groups:
             group["lr"] = options.rate * min(1, step / 100 + 0.01) * 0.5 * (1 + np.cos(np.pi * share))
-        # Learning is quicker than drawing: in between, earlier crops are looked at once more, mirrored.
+        # Learning is quicker than drawing: in between, earlier crops are looked at once more, upside down.
+        # Never mirrored: that is how the back shows through.
         if not kept or not queue.empty():
             batch = tuple(torch.tensor(t).half() for t in queue.get())
             if len(kept) < KEPT:
@@ -258,7 +259,7 @@ def main():
             else:
                 kept[rng.integers(KEPT)] = batch
         else:
-            batch = tuple(t.flip(-1) if step % 2 else t for t in kept[rng.integers(len(kept))])
+            batch = tuple(t.flip((-2, -1)) if step % 2 else t for t in kept[rng.integers(len(kept))])
         inputs, truth = (t.float() for t in batch)
         loss = loss_of(net(inputs.contiguous(memory_format=torch.channels_last)), truth)
         optimizer.zero_grad()
