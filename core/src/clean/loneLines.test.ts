@@ -118,6 +118,22 @@ describe('lines that do not run through the page', () => {
     expect(countOf(planes.rules, 240, 300)).toBe(60);
   });
 
+  it('have no gap in which they can still be seen', () => {
+    for (const [dark, every, joined] of [
+      [LEVEL / 2, 1, 30],
+      [LEVEL / 2, 4, 0],
+      [LEVEL / 5, 1, 0],
+    ]) {
+      const planes = bare();
+      lay(planes, 'strokes', 50, 150);
+      lay(planes, 'strokes', 180, 300);
+      for (let x = 150; x < 180; x += every) planes.darkest[ROW * WIDTH + x] = dark;
+      loneLines(planes, asDark(planes));
+      expect(countOf(planes.strokes, 150, 180)).toBe(joined);
+      expect(countOf(planes.strokes, 50, 150) + countOf(planes.strokes, 180, 300)).toBe(220);
+    }
+  });
+
   it('are left where they are of one kind, and where they are no longer than a letter’s bar', () => {
     for (const [from, to] of [
       [50, 300],

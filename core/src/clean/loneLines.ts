@@ -19,6 +19,9 @@ const RULE_FROM = 2 / 3;
 /** A piece that is paler than the rest of the line by this factor is none of it: of so many cells, it is a rule that somebody drew along. */
 const PALER = 0.6;
 const FEW_CELLS = 12;
+/** In a gap the line is there, though it was not made out, where it is so dark as a share of the rest; and on so much of the gap. */
+const STILL_THERE = 0.35;
+const LEAST_THERE = 0.7;
 
 export interface LoneLinesOptions {
   /** whether a line of such a darkness is printed, and not drawn by somebody */
@@ -31,7 +34,7 @@ export interface LoneLinesOptions {
 
 /**
  * Makes lines whole that do not run through the page, as a worksheet's frames and lines to write on: each is a rule or a stroke all
- * along. Pieces of those that are rules become rules also where a letter stands close above them, for it does not touch them.
+ * along. Gaps in strokes in which the line can still be seen are strokes. Pieces of those that are rules become rules also where a letter stands close above them, for it does not touch them.
  *
  * @returns the courses of those that are rules, for whoever makes rules whole
  */
@@ -127,22 +130,58 @@ function tellLine(
   const isRule = (bead: readonly number[]) => bead.some((i) => rules[i] === 1);
   const ofRule = beads.filter(isRule).map(darknessOf);
   const ofStroke = beads.filter((bead) => !isRule(bead)).map(darknessOf);
-  if (ofRule.length === 0 || ofStroke.length === 0) return null;
-  const level = median(ofRule);
+  if (ofStroke.length === 0) return null;
   const strokeLevel = median(ofStroke);
+  if (ofRule.length === 0) {
+    joinGaps(planes, way, chain, strokeLevel);
+    return null;
+  }
+  const level = median(ofRule);
   const isDrawnUpon = ofRule.length >= FEW_CELLS && level < PALER * strokeLevel;
   if (ofRule.length < RULE_FROM * beads.length && !isDrawnUpon) {
     for (const bead of beads.filter((each) => darknessOf(each) >= PALER * strokeLevel))
       for (const i of bead) [strokes[i], rules[i]] = [1, 0];
+    joinGaps(planes, way, chain, strokeLevel);
     return null;
   }
   if (!options.isPrinted(level)) return null;
   makeRule(planes, beads, level, options);
-  const half = Math.max(1, Math.ceil(median(chain.map(({ thickness }) => (thickness - 1) / 2))));
+  const half = halfOf(chain);
   const places = middlesOf(chain, from, to);
   // Where it is not there it lies outside the page.
   const middleAt = (k: number) => (k >= from && k < to ? places[k - from] : -1);
   return { ...way, half, level, middleAt, levelAt: () => level };
+}
+
+/** Cells from a chain's middle to its edge. */
+const halfOf = (chain: readonly ThinPiece[]): number =>
+  Math.max(1, Math.ceil(median(chain.map(({ thickness }) => (thickness - 1) / 2))));
+
+/** Makes strokes of what can still be seen of a drawn line between its pieces. */
+function joinGaps(
+  { darkest, strokes }: RuledPlanes,
+  { along, beside }: Way,
+  chain: readonly ThinPiece[],
+  level: number,
+): void {
+  const from = chain[0].first;
+  const middles = middlesOf(chain, from, endOf(chain[chain.length - 1]));
+  const half = halfOf(chain);
+  const least = STILL_THERE * level;
+  chain.slice(1).forEach((next, c) => {
+    const seen: number[] = [];
+    const end = endOf(chain[c]);
+    let there = 0;
+    for (let k = end; k < next.first; k++) {
+      const before = seen.length;
+      for (let d = -half; d <= half; d++) {
+        const i = (middles[k - from] + d) * beside + k * along;
+        if (darkest[i] >= least) seen.push(i);
+      }
+      if (seen.length > before) there++;
+    }
+    if (there >= LEAST_THERE * (next.first - end)) for (const i of seen) strokes[i] = 1;
+  });
 }
 
 /** Where a chain's middle is at each cell along it; in gaps straight from one piece to the next. */
