@@ -54,6 +54,15 @@ describe('the dots of dotted paper', () => {
     );
   });
 
+  it('are told from full stops that are as dark, but larger', () => {
+    const dots = lattice(20, 0.004, 0.1, 3);
+    const stops = dots.filter((_, k) => k % 40 === 0);
+    const around = stops.flatMap(([x, y]) => [[x - 1, y] as const, [x + 1, y + 1] as const]);
+    const found = evenDots(pageOf([...dots, ...around]));
+    expect(shareOfDots(found, stops)).toBe(0);
+    expect(shareOfDots(found, dots)).toBeGreaterThan(0.9);
+  });
+
   it('are told from the dots of letters between them, and from full stops upon them', () => {
     fc.assert(
       fc.property(fc.nat(), (seed) => {

@@ -26,6 +26,8 @@ const LEAST_DOTS = 80;
 const MOST_MARKS = 12_000;
 /** What is darker than the usual dot by this factor and so many levels is a full stop. */
 const DARKER = [1.4, 8] as const;
+/** And what covers more cells than the usual dot by this factor. */
+const LARGER = 1.7;
 
 /** The cells of a page. */
 export interface DottedCells {
@@ -69,12 +71,16 @@ export function evenDots(cells: DottedCells): Uint8Array | null {
   );
   if (printed.length < LEAST_DOTS) return null;
   const level = median(printed.map((dot) => dot.level));
-  const free = printed.filter((dot) => dot.level <= DARKER[0] * level + DARKER[1]);
+  const size = median(printed.map((dot) => dot.cells.length));
+  const isStop = (dot: Dot) => dot.level > DARKER[0] * level + DARKER[1] || dot.cells.length > LARGER * size;
+  const free = printed.filter((dot) => !isStop(dot));
+  const stops = new NearbyPoints(printed.filter(isStop), width, farthest);
   const dots = new Uint8Array(width * height);
   for (const dot of free) for (const i of dot.cells) dots[i] = 1;
   const radius = Math.sqrt(median(free.map((dot) => dot.cells.length)) / Math.PI);
   const far = Math.round(radius);
   for (const dot of hiddenDots(cells, free, { ...pitch, radius, level })) {
+    if (stops.has(dot.x, dot.y, reach)) continue;
     for (let y = dot.y - far; y <= dot.y + far; y++) {
       for (let x = dot.x - far; x <= dot.x + far; x++) {
         if (Math.hypot(x - dot.x, y - dot.y) <= radius + 0.5) dots[y * width + x] = 1;
