@@ -8,6 +8,7 @@ import { daylight } from './daylight';
 import { colouredAreas } from './colouredAreas';
 import { dotsAsRules } from './dotsAsRules';
 import { fadeRules } from './fadeRules';
+import { fromAway } from './fromAway';
 import { pencil, softGrey } from './grey';
 import { holesSeen } from './holesSeen';
 import { isChalk } from './isChalk';
@@ -70,7 +71,8 @@ export function inkMapOf(page: Rgba): InkMap {
   const map = classicalMapOf(page, paper, soft);
   // Without the kernels the net would take many seconds.
   if (!kernels()) return map;
-  const look = (shown: Rgba) => inkAtScale(shown, map.paper, soft);
+  const away = fromAway(soft, map.grain);
+  const look = (shown: Rgba) => inkAtScale(shown, map.paper, away);
   return withParts(map, look(page), (ground, seen) => inkOverTones(map, page, ground, seen, look));
 }
 

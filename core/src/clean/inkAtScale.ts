@@ -7,10 +7,10 @@ import { paperMap, type PaperMap } from './paperMap';
 import { SOFTEST } from './softness';
 
 /**
- * What the net sees of a page, each part of it looked at as coarsely as its strokes are soft: it has learned from strokes in focus, and
+ * What the net sees of a page, each part of it looked at as coarsely as its strokes are soft or its grain is strong: it has learned from strokes in focus, and
  * sees wide soft ones as their darkest crumbs only.
  *
- * @param soft how soft the page's strokes are, see `softness`
+ * @param soft how far away each part is looked at from, see `fromAway`
  */
 export function inkAtScale(page: Rgba, paper: PaperMap, soft: Grid): InkLikelihood {
   const fine = inkNet(page, paper);
