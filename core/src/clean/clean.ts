@@ -20,6 +20,7 @@ import { stepOf } from './inkNet';
 import { lostStrokes } from './lostStrokes';
 import { kernels } from '../kernels/kernels';
 import { pageParts } from './pageParts';
+import { withoutPaleTones } from './paleTones';
 import { showLook } from './showLook';
 import type { RuleShow } from './showParts';
 import { paperMap } from './paperMap';
@@ -109,7 +110,7 @@ function withParts(
   seenByNet: InkLikelihood,
   lookOver: (ground: ToneGround, seen: InkLikelihood) => InkLikelihood,
 ): InkMap {
-  const withTones = colouredAreas(overPaper, seenByNet);
+  const withTones = colouredAreas(overPaper, withoutPaleTones(overPaper, seenByNet));
   const ground = toneGround(overPaper, withTones);
   const map = { ...overPaper, ground };
   const overTones = ground ? lookOver(ground, withTones) : withTones;
