@@ -7,8 +7,8 @@ import { paperMap, type PaperMap } from './paperMap';
 import { SOFTEST } from './softness';
 
 /**
- * What the net sees of a page, each part of it looked at as coarsely as its strokes are soft or its grain is strong: it has learned from strokes in focus, and
- * sees wide soft ones as their darkest crumbs only.
+ * What the net sees of a page, each part of it looked at as coarsely as its strokes are soft or its grain is strong: it has learned
+ * from strokes in focus, and sees wide soft ones as their darkest crumbs only.
  *
  * @param soft how far away each part is looked at from, see `fromAway`
  */

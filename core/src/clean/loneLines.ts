@@ -34,7 +34,8 @@ export interface LoneLinesOptions {
 
 /**
  * Makes lines whole that do not run through the page, as a worksheet's frames and lines to write on: each is a rule or a stroke all
- * along. Gaps in strokes in which the line can still be seen are strokes. Pieces of those that are rules become rules also where a letter stands close above them, for it does not touch them.
+ * along. Gaps in strokes in which the line can still be seen are strokes. Pieces of those that are rules become rules also where a
+ * letter stands close above them, for it does not touch them.
  *
  * @returns the courses of those that are rules, for whoever makes rules whole
  */

@@ -197,6 +197,21 @@ def widen(net, narrow):
         net.last.bias.copy_(narrow.last.bias)
 
 
+def mix(net, before, share, inputs):
+    """Keeps a share of the weights before, which know what the new crops say little of; the norms are measured anew."""
+    with torch.no_grad():
+        for name, value in net.state_dict().items():
+            if value.is_floating_point():
+                value.mul_(1 - share).add_(before[name], alpha=share)
+        for norm in net.modules():
+            if isinstance(norm, nn.BatchNorm2d):
+                norm.momentum = None
+                norm.reset_running_stats()
+        net.train()
+        for batch in inputs:
+            net(batch)
+
+
 def main():
     parser = argparse.ArgumentParser()
     parser.add_argument("--data", required=True)
@@ -205,6 +220,7 @@ def main():
     parser.add_argument("--minutes", type=float, default=40)
     parser.add_argument("--start", help="a state to go on from, or the weights as they were written")
     parser.add_argument("--narrow", help="channels of a, d, f, h and q of the weights to start from, where they are fewer than now")
+    parser.add_argument("--keep", type=float, default=0, help="the share that the weights before have in those that are written")
     parser.add_argument("--rate", type=float, default=4e-3)
     parser.add_argument("--seed", type=int, default=1)
     options = parser.parse_args()
@@ -239,6 +255,7 @@ def main():
         net.load_state_dict(torch.load(options.start))
     if options.start:
         print("before", scores(net, held), flush=True)
+    before = {name: value.clone() for name, value in net.state_dict().items()}
     optimizer = torch.optim.AdamW(net.parameters(), lr=3e-3, weight_decay=1e-4)
     began = time.time()
     step = 0
@@ -271,7 +288,9 @@ def main():
         if step % 200 == 0:
             print(f"{step} {time.time() - began:.0f} s learned {np.mean(losses[-200:]):.4f} held {scores(net, held)}", flush=True)
             torch.save(net.state_dict(), options.out + ".state")
-    net.eval()
+    if options.keep:
+        print("alone", scores(net, held), flush=True)
+        mix(net, before, options.keep, [batch[0].float() for batch in kept[:12]])
     print("at the end", scores(net, held))
     net.eval()
     torch.save(net.state_dict(), options.out + ".state")
