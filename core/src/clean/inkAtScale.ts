@@ -10,15 +10,15 @@ import { SOFTEST } from './softness';
  * What the net sees of a page, each part of it looked at as coarsely as its strokes are soft or its grain is strong: it has learned
  * from strokes in focus, and sees wide soft ones as their darkest crumbs only.
  *
- * @param soft how far away each part is looked at from, see `fromAway`
+ * @param away how far away each part is looked at from, see `fromAway`
  */
-export function inkAtScale(page: Rgba, paper: PaperMap, soft: Grid): InkLikelihood {
+export function inkAtScale(page: Rgba, paper: PaperMap, away: Grid): InkLikelihood {
   const fine = inkNet(page, paper);
   let seen = fine;
   for (let level = 1; level <= SOFTEST; level++) {
-    const share = soft.data.map((value) => Math.min(1, Math.max(0, value - level + 1)));
+    const share = away.data.map((value) => Math.min(1, Math.max(0, value - level + 1)));
     if (!share.some((value) => value > 0)) break;
-    seen = blended(seen, coarser(page, fine.step, level), 2 ** level, { ...soft, data: share });
+    seen = blended(seen, coarser(page, fine.step, level), 2 ** level, { ...away, data: share });
   }
   return seen;
 }

@@ -209,8 +209,7 @@ def pixels_of_photo(rng, seen, noise):
     side = int(SIDE * finer)
     if side != SIDE:
         seen = cv2.resize(seen, (side, side), interpolation=cv2.INTER_AREA if finer < 1 else cv2.INTER_LINEAR)
-    crop = lambda plane: plane if side <= SIDE else np.tile(plane, (2, 2))[:side, :side]
-    noises = [crop(white_noise(rng))[:side, :side] for _ in range(4)]
+    noises = [np.tile(white_noise(rng), (2, 2))[:side, :side] for _ in range(4)]
     grain = 0.8 * noises[0][:, :, None] + 0.5 * np.dstack(noises[1:])
     seen = seen * 255 + blurred(grain * np.float32(noise), rng.choice([0, 0.5, 0.7])) * 1.2
     if rng.random() < 0.15:
