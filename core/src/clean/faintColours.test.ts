@@ -12,17 +12,23 @@ blank.data.fill(255);
 const BLANK = inkMap(blank);
 
 /** What faint strokes all over a page get that take so much of each colour's light; `stray` is the camera's noise. */
-function coloursOf(takes: readonly number[], { stray = 0, gain = 5, onRules = 0 } = {}) {
+function coloursOf(
+  takes: readonly number[],
+  { stray = 0, gain = 5, onRules = 0, grain = 1, every = 1 } = {},
+) {
   const page = createRgba(width, height);
   for (let i = 0; i < width * height; i++) {
     const noise = i % 2 === 0 ? stray : -stray;
     page.data.set([...takes.map((taken, c) => 255 - taken + (c === 1 ? -noise : noise)), 255], 4 * i);
   }
   const parts = partsOf(width / 2, height / 2, {
-    strokes: new Uint8Array(CELLS).fill(1),
+    // One cell in so many, each way.
+    strokes: Uint8Array.from({ length: CELLS }, (_, i) =>
+      i % every === 0 && (i >> 5) % every === 0 ? 1 : 0,
+    ),
     onRules: new Uint8Array(CELLS).fill(onRules),
   });
-  const found = faintColours({ ...BLANK, page }, parts, new Float32Array(CELLS).fill(gain), 2.6);
+  const found = faintColours({ ...BLANK, page, grain }, parts, new Float32Array(CELLS).fill(gain), 2.6);
   return found && [found.red.data[9], found.green.data[9], found.blue.data[9]];
 }
 
@@ -53,6 +59,15 @@ describe('the colours of faint strokes', () => {
         );
       }),
     );
+  });
+
+  it('are doubted in the dark where few pixels tell them, not where many do', () => {
+    const spanOf = (options: { grain: number; every: number }) => {
+      const [red, , blue] = coloursOf(ORANGE, options) ?? [1, 1, 1];
+      return blue - red;
+    };
+    expect(spanOf({ grain: 12, every: 8 })).toBeLessThan(0.5 * spanOf({ grain: 2, every: 8 }));
+    expect(spanOf({ grain: 12, every: 1 })).toBeCloseTo(spanOf({ grain: 2, every: 1 }), 2);
   });
 
   it('are grey for graphite in lamplight, and nothing is told of what is hardly lifted or lies on rules', () => {

@@ -4,6 +4,7 @@ import { createPlane, type Plane } from '../raster/image';
 import { shineOf } from '../raster/shineOf';
 import { forPixelsOver } from './forPixelsOver';
 import type { InkMap } from './inkMap';
+import { overUsualGrain } from './overUsualGrain';
 import type { PageParts } from './pageParts';
 
 /** How a faint stroke's darkness is shared out among red, green and blue about each coarse cell: 1 each is grey, and the lightness is always grey's. */
@@ -17,9 +18,9 @@ export interface FaintColours {
 
 /** Page pixels a coarse cell. */
 const CELL = 8;
-/** Colours are told from so many coarse cells to each side: one pixel's own is mostly the camera's noise. */
-const REACH = 1;
-/** So many pixels tell a colour; of fewer it is doubted. */
+/** Colours are told from so many coarse cells to each side, at least and at most: one pixel's own is mostly the camera's noise. */
+const REACH = [1, 4] as const;
+/** So many pixels tell a colour, more on grainy pages; of fewer it is doubted. */
 const ENOUGH = 40;
 /**
  * The lightest of a stroke's colours is less dark than its darkest by this share, or it is taken for grey; from the second on it
@@ -49,19 +50,23 @@ export function faintColours(
   });
   if (!faint.includes(1)) return null;
   const plane = () => createPlane(Math.ceil(map.width / CELL), Math.ceil(map.height / CELL));
-  const [count, ...sums] = [plane(), plane(), plane(), plane()];
-  forPixelsOver(map, parts, faint, (i, _cell, ...over) => {
+  const [count, reds, greens, blues] = [plane(), plane(), plane(), plane()];
+  forPixelsOver(map, parts, faint, (i, _cell, r, g, b) => {
     const x = i % map.width;
     const at = Math.floor((i - x) / map.width / CELL) * count.width + Math.floor(x / CELL);
     count.data[at]++;
-    for (let c = 0; c < 3; c++) sums[c].data[at] += 255 - over[c];
+    reds.data[at] += 255 - r;
+    greens.data[at] += 255 - g;
+    blues.data[at] += 255 - b;
   });
-  const pixels = boxMean(count, REACH).data;
-  const [red, green, blue] = sums.map((sum) => boxMean(sum, REACH));
+  const grainier = overUsualGrain(map);
+  const reach = Math.round(Math.min(REACH[1], REACH[0] * grainier));
+  const pixels = boxMean(count, reach).data;
+  const [red, green, blue] = [reds, greens, blues].map((sum) => boxMean(sum, reach));
   let isColoured = false;
   for (let i = 0; i < pixels.length; i++) {
     const dark = [red.data[i], green.data[i], blue.data[i]];
-    const sure = Math.min(1, (pixels[i] * (2 * REACH + 1) ** 2) / ENOUGH);
+    const sure = Math.min(1, (pixels[i] * (2 * reach + 1) ** 2) / (ENOUGH * grainier ** 2));
     const shares = sharesOf(dark, sure);
     [red.data[i], green.data[i], blue.data[i]] = shares;
     isColoured ||= shares[0] !== 1 || shares[1] !== 1 || shares[2] !== 1;

@@ -1,5 +1,6 @@
 import type { Rgba } from '../raster/image';
 import type { CleanOptions, Look } from './clean';
+import { evenGrain } from './evenGrain';
 import type { InkMap } from './inkMap';
 import { pageParts, type PageParts } from './pageParts';
 import { penOfParts } from './penOfParts';
@@ -23,12 +24,13 @@ const PAPER_SHIFT = 1.5;
 
 /** A look made of the page's parts: strokes as wide as they are, rules quiet and even, paper white. */
 export function showLook(
-  map: InkMap & Required<Pick<InkMap, 'seen' | 'parts'>>,
+  measured: InkMap & Required<Pick<InkMap, 'seen' | 'parts'>>,
   look: Exclude<Look, 'as-shot'>,
   tuning: Tuning,
   { rules = 'quiet' }: CleanOptions,
 ): Rgba {
-  const parts = partsFor(map, tuning);
+  const parts = partsFor(measured, tuning);
+  const map = evenGrain(measured, parts);
   const level = strokeLevel(parts);
   if (look === 'pen') return penOfParts(map, parts, level, tuning);
   const gain = gainOfCells(parts, level, { shown: SHOWN[look], rules, tuning });

@@ -2,6 +2,7 @@ import type { Rgba } from '../raster/image';
 import { shineOf } from '../raster/shineOf';
 import { forPixelsOver } from './forPixelsOver';
 import type { InkMap } from './inkMap';
+import { overUsualGrain } from './overUsualGrain';
 import { INK, type PageParts } from './pageParts';
 import { colourLeft, DARKEST } from './showParts';
 import type { ToneGround } from './toneGround';
@@ -26,8 +27,9 @@ export function showOnGround(
   gain: Float32Array,
   { data }: Rgba,
 ): void {
+  const grainier = overUsualGrain(map);
   forStrokesOn(map, ground, parts, gain, (i, over, under, lift) => {
-    const left = colourLeft(lift);
+    const left = colourLeft(lift, grainier);
     const grey = darkOn(ground, i, lift);
     for (let c = 0; c < 3; c++) {
       const own = Math.max(0, 1 - over[c] / (255 * under[c])) * lift;

@@ -4,6 +4,7 @@ import { createRgba, type Rgba } from '../raster/image';
 import { faintColours, type FaintColours } from './faintColours';
 import { MAGIC, paperGains, paperGainsAt, roomForGains } from './darkness';
 import type { InkMap } from './inkMap';
+import { overUsualGrain } from './overUsualGrain';
 import { INK, RULE, type PageParts } from './pageParts';
 import type { Tuning } from './tone';
 
@@ -75,12 +76,13 @@ export function showInColour(map: InkMap, parts: PageParts, gain: Float32Array):
     showPlainly(map, parts, gain, result);
     return result;
   }
-  const colours = faintColours(map, parts, gain, COLOURED_TO);
+  const colours = faintColours(map, parts, gain, COLOURED_TO / overUsualGrain(map));
   result.data.fill(255);
   const { at, others } = roomForGains(quick, width, width * 4, width * 4, width * 4, width);
   const [pixels, out, toneAt, maskAt] = others;
   const [line, shown] = [quick.bytes(pixels, width * 4), quick.bytes(out, width * 4)];
   const [masks, tones] = [quick.bytes(maskAt, width), quick.floats(toneAt, width)];
+  const grainier = overUsualGrain(map);
   let most = 0;
   for (let y = 0; y < height; y++) {
     const row = y * width;
@@ -94,7 +96,7 @@ export function showInColour(map: InkMap, parts: PageParts, gain: Float32Array):
     paperGainsAt(quick, map.paper, y, width, at);
     quick.liftRow(pixels, at[0], at[1], at[2], maskAt, toneAt, DARKEST, width, out);
     result.data.set(shown, row * 4);
-    if (most > COLOURED_TO) colourFaint(map, y, tone, colours, result);
+    if (most * grainier > COLOURED_TO) colourFaint(map, parts, y, tone, colours, result);
   }
   return result;
 }
@@ -108,7 +110,7 @@ export function showPlainly(map: InkMap, parts: PageParts, gain: Float32Array, r
   const tone = new Float32Array(width);
   const mask = new Uint8Array(width);
   const gains = [new Float32Array(width), new Float32Array(width), new Float32Array(width)] as const;
-  const colours = faintColours(map, parts, gain, COLOURED_TO);
+  const colours = faintColours(map, parts, gain, COLOURED_TO / overUsualGrain(map));
   for (let y = 0; y < height; y++) {
     if (y % parts.step === 0) spreadGain(parts, gain, y, tone, mask);
     paperGains(map.paper, y, gains);
@@ -121,35 +123,44 @@ export function showPlainly(map: InkMap, parts: PageParts, gain: Float32Array, r
         out[at + c] = f(Math.min(255, Math.max(0, f(255 - f(dark[c] * lift)))) + MAGIC) - MAGIC;
       }
     }
-    colourFaint(map, y, tone, colours, result);
+    colourFaint(map, parts, y, tone, colours, result);
   }
 }
 
-/** From the first gain on a pixel's colour is more and more its noise, from the second on nothing else. */
+/** From the first gain on a pixel's colour is more and more its noise, from the second on nothing else; sooner where there is more grain. */
 const COLOURED_TO = 2.6;
 const GREY_FROM = 5;
 
-/** How much of its own colour a pixel keeps that is shown darker by a factor, 0 to 1. */
-export const colourLeft = (gain: number): number =>
-  1 - Math.min(1, Math.max(0, (gain - COLOURED_TO) / (GREY_FROM - COLOURED_TO)));
+/**
+ * How much of its own colour a stroke's pixel keeps that is shown darker by a factor, 0 to 1.
+ *
+ * @param grainier see `overUsualGrain`
+ */
+export const colourLeft = (gain: number, grainier: number): number =>
+  1 - Math.min(1, Math.max(0, (gain * grainier - COLOURED_TO) / (GREY_FROM - COLOURED_TO)));
 
 /**
- * Gives what was lifted far the colour of the stroke about it, or grey: its own cannot be told from the camera's noise.
+ * Gives strokes that were lifted far the colour of the stroke about them, or grey: their own cannot be told from the camera's noise.
  *
  * @param colours null: all is grey
  */
 function colourFaint(
-  { width, darkness, smooth }: InkMap,
+  map: InkMap,
+  { kinds, step, width: columns }: PageParts,
   y: number,
   tone: Float32Array,
   colours: FaintColours | null,
   { data }: Rgba,
 ): void {
+  const { width, darkness, smooth } = map;
   const row = y * width;
+  const cells = Math.floor(y / step) * columns;
+  const shift = step - 1;
   const coarseRow = colours ? Math.floor(y / colours.cell) * colours.red.width : 0;
+  const grainier = overUsualGrain(map);
   for (let x = 0; x < width; x++) {
-    if (tone[x] <= COLOURED_TO) continue;
-    const share = 1 - colourLeft(tone[x]);
+    if (tone[x] * grainier <= COLOURED_TO || kinds[cells + (x >> shift)] !== INK) continue;
+    const share = 1 - colourLeft(tone[x], grainier);
     const dark = (darkness[row + x] + smooth[row + x]) * 0.5 * tone[x];
     const coarse = colours ? coarseRow + Math.floor(x / colours.cell) : 0;
     const at = (row + x) * 4;
