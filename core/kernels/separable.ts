@@ -71,7 +71,8 @@ export function separable3(
 }
 
 /**
- * Mixes the channels of each of `count` cells (a multiple of four): four cells by four outputs at a time.
+ * Mixes the channels of each of `count` cells (a multiple of four): four cells by eight outputs at a time, by four where
+ * only four are left.
  *
  * @param rectify 1 cuts off below zero
  */
@@ -85,35 +86,91 @@ export function mixCells(
   rectify: i32,
   result: usize,
 ): void {
-  const zero = f32x4.splat(0);
   const cell: usize = inputs << 2;
   const made: usize = outputs << 2;
+  const inEights: usize = made & ~31;
   for (let x = 0; x < count; x += 4, cells += 4 * cell, result += 4 * made) {
-    for (let o: usize = 0; o < made; o += 16) {
-      let a = v128.load(bias + o);
-      let b = a;
-      let c = a;
-      let d = a;
-      let weight = mix + o;
-      for (let at = cells; at < cells + cell; at += 4, weight += made) {
-        const w = v128.load(weight);
-        a = f32x4.add(a, f32x4.mul(v128.load32_splat(at), w));
-        b = f32x4.add(b, f32x4.mul(v128.load32_splat(at + cell), w));
-        c = f32x4.add(c, f32x4.mul(v128.load32_splat(at + 2 * cell), w));
-        d = f32x4.add(d, f32x4.mul(v128.load32_splat(at + 3 * cell), w));
-      }
-      if (rectify) {
-        a = f32x4.max(zero, a);
-        b = f32x4.max(zero, b);
-        c = f32x4.max(zero, c);
-        d = f32x4.max(zero, d);
-      }
-      v128.store(result + o, a);
-      v128.store(result + made + o, b);
-      v128.store(result + 2 * made + o, c);
-      v128.store(result + 3 * made + o, d);
-    }
+    for (let o: usize = 0; o < inEights; o += 32)
+      mixByEight(cells, cell, mix + o, bias + o, made, rectify, result + o);
+    if (inEights < made)
+      mixByFour(cells, cell, mix + inEights, bias + inEights, made, rectify, result + inEights);
   }
+}
+
+/** Eight outputs of four cells. Distances are in bytes: `cell` from one cell to the next, `made` from one row of weights or results to the next. */
+function mixByEight(
+  cells: usize,
+  cell: usize,
+  mix: usize,
+  bias: usize,
+  made: usize,
+  rectify: i32,
+  result: usize,
+): void {
+  let a0 = v128.load(bias);
+  let a1 = v128.load(bias, 16);
+  let b0 = a0;
+  let b1 = a1;
+  let c0 = a0;
+  let c1 = a1;
+  let d0 = a0;
+  let d1 = a1;
+  let weight = mix;
+  for (let at = cells; at < cells + cell; at += 4, weight += made) {
+    const w0 = v128.load(weight);
+    const w1 = v128.load(weight, 16);
+    const a = v128.load32_splat(at);
+    a0 = f32x4.add(a0, f32x4.mul(a, w0));
+    a1 = f32x4.add(a1, f32x4.mul(a, w1));
+    const b = v128.load32_splat(at + cell);
+    b0 = f32x4.add(b0, f32x4.mul(b, w0));
+    b1 = f32x4.add(b1, f32x4.mul(b, w1));
+    const c = v128.load32_splat(at + 2 * cell);
+    c0 = f32x4.add(c0, f32x4.mul(c, w0));
+    c1 = f32x4.add(c1, f32x4.mul(c, w1));
+    const d = v128.load32_splat(at + 3 * cell);
+    d0 = f32x4.add(d0, f32x4.mul(d, w0));
+    d1 = f32x4.add(d1, f32x4.mul(d, w1));
+  }
+  storeTwo(result, a0, a1, rectify);
+  storeTwo(result + made, b0, b1, rectify);
+  storeTwo(result + 2 * made, c0, c1, rectify);
+  storeTwo(result + 3 * made, d0, d1, rectify);
+}
+
+function storeTwo(result: usize, first: v128, second: v128, rectify: i32): void {
+  const zero = f32x4.splat(0);
+  v128.store(result, rectify ? f32x4.max(zero, first) : first);
+  v128.store(result, rectify ? f32x4.max(zero, second) : second, 16);
+}
+
+/** Four outputs of four cells. */
+function mixByFour(
+  cells: usize,
+  cell: usize,
+  mix: usize,
+  bias: usize,
+  made: usize,
+  rectify: i32,
+  result: usize,
+): void {
+  const zero = f32x4.splat(0);
+  let a = v128.load(bias);
+  let b = a;
+  let c = a;
+  let d = a;
+  let weight = mix;
+  for (let at = cells; at < cells + cell; at += 4, weight += made) {
+    const w = v128.load(weight);
+    a = f32x4.add(a, f32x4.mul(v128.load32_splat(at), w));
+    b = f32x4.add(b, f32x4.mul(v128.load32_splat(at + cell), w));
+    c = f32x4.add(c, f32x4.mul(v128.load32_splat(at + 2 * cell), w));
+    d = f32x4.add(d, f32x4.mul(v128.load32_splat(at + 3 * cell), w));
+  }
+  v128.store(result, rectify ? f32x4.max(zero, a) : a);
+  v128.store(result + made, rectify ? f32x4.max(zero, b) : b);
+  v128.store(result + 2 * made, rectify ? f32x4.max(zero, c) : c);
+  v128.store(result + 3 * made, rectify ? f32x4.max(zero, d) : d);
 }
 
 /** Adds to two rows of fine cells the coarse cell over each two by two of them; channels are a multiple of four. */
