@@ -16,6 +16,7 @@ function ruled(change: (cells: RuledCells, at: (x: number, y: number) => number)
     ink: plane(),
     strokes: plane(),
     rules: plane(),
+    noise: 1.2,
   };
   const at = (x: number, y: number) => y * WIDTH + x;
   for (const y of RULES) {

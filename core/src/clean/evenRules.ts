@@ -8,6 +8,7 @@ import { joinOverRule } from './joinOverRule';
 import { levelAlong, type LevelledRule } from './levelAlong';
 import { loneLines } from './loneLines';
 import { ruleProfiles, STEP } from './ruleProfiles';
+import { stemsOnRules } from './stemsOnRules';
 import { waysOver, type Way } from './way';
 
 /** Cells of rules count so much in a profile; where a line begins it has rules on at least a third of a step. */
@@ -58,6 +59,8 @@ export interface RuledCells {
   /** cells of strokes and of rules, 1, else 0; both are changed */
   readonly strokes: Uint8Array;
   readonly rules: Uint8Array;
+  /** standard deviation of bare paper */
+  readonly noise: number;
   /** on dotted paper, which may have margins too @default false */
   readonly isDotted?: boolean;
 }
@@ -66,7 +69,7 @@ export interface RuledCells {
  * Makes rules whole. Along each straight line that most of the rules on it make out, what is no darker and no thicker than
  * the line is the line's, though it was taken for a stroke or for nothing: dark rules are seen as ink here and there, pale
  * ones not at all; strokes that cross it run on over it. Where strokes reach out of the line to a side, and where it is
- * darker than elsewhere, all stays. Shorter lines are rules or strokes all along as well (`loneLines.ts`). A lone line right
+ * darker or wider than elsewhere, all stays. Shorter lines are rules or strokes all along as well (`loneLines.ts`). A lone line right
  * through a ruled or dotted page, across its rules, near its side and about as dark all along, is a margin, though it may
  * look like a pen's.
  */
@@ -102,6 +105,7 @@ export function evenRules(cells: RuledCells): void {
     isSurelyInk: (i) => cells.ink[i] > SURELY_INK,
   }).forEach(makeWhole);
   evenEnds(cells, printed);
+  stemsOnRules(cells, printed, cells.noise);
   const isRuled = (along: Way) => isDotted || measured.filter(({ way }) => way === along).length >= FEW_LINES;
   if (!isRuled(ways.across) && !isRuled(ways.upright)) return;
   const through = throughLines(cells);

@@ -1,6 +1,7 @@
 import { atLeast } from '../raster/atLeast';
 import { eitherOf } from '../raster/eitherOf';
 import { forEachSet } from '../raster/forEachSet';
+import { median } from '../statistics/quantile';
 import { cellFacts, type CellFacts } from './cellFacts';
 import { evenRules } from './evenRules';
 import { logitByte, TONE_FROM, type InkLikelihood } from './inkLikelihood';
@@ -78,6 +79,7 @@ export function pageParts(
   evenRules({
     ...{ width, height, darkest, ink, strokes, rules },
     likely: seen.rules,
+    noise: median(map.noise.data),
     isDotted: seen.isDotted,
   });
   const wide = widen(strokes, width, height);
