@@ -1,3 +1,4 @@
+import { binAtShare } from '../statistics/histogram';
 import { quantile } from '../statistics/quantile';
 import type { RuledPlanes } from './evenEnds';
 import type { LevelledRule } from './levelAlong';
@@ -72,17 +73,22 @@ function overFlanks({ darkest }: RuledPlanes, course: LevelledRule, least: numbe
   const isIn = (k: number) => middleAt(k) >= reach && middleAt(k) < places - reach;
   const cellOf = (k: number, d: number) => (middleAt(k) + d) * beside + k * along;
   const stretch = Math.ceil(length / Math.max(1, Math.round(length / STRETCH)));
-  const usual: number[][] = [];
+  const usual: Uint8Array[] = [];
+  const counts = new Uint32Array(256);
   for (let from = 0; from < length; from += stretch) {
-    const seen = Array.from({ length: Math.min(length - from, stretch) }, (_, k) => from + k).filter(isIn);
-    usual.push(
-      Array.from({ length: 2 * reach + 1 }, (_, d) =>
-        quantile(
-          Uint8Array.from(seen, (k) => darkest[cellOf(k, d - reach)]),
-          0.5,
-        ),
-      ),
-    );
+    const to = Math.min(length, from + stretch);
+    const levels = new Uint8Array(2 * reach + 1);
+    for (let d = -reach; d <= reach; d++) {
+      counts.fill(0);
+      let count = 0;
+      for (let k = from; k < to; k++) {
+        if (!isIn(k)) continue;
+        counts[darkest[cellOf(k, d)]]++;
+        count++;
+      }
+      if (count > 0) levels[d + reach] = binAtShare(counts, count, 0.5);
+    }
+    usual.push(levels);
   }
   return (k, d) => isIn(k) && darkest[cellOf(k, d)] - usual[Math.floor(k / stretch)][d + reach] >= least;
 }
