@@ -7,7 +7,7 @@ import type { Rgba } from './raster/image';
 import type { Quad } from './geometry/quad';
 
 /** What `developed` below gave when the number was set. */
-const AS_OF_EDITION = '17 ce723192249ecf98';
+const AS_OF_EDITION = '17 260d353b7b34a4b7';
 
 const QUAD: Quad = [
   [31, 18],

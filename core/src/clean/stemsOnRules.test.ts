@@ -92,6 +92,13 @@ describe('strokes along a rule', () => {
     }
   });
 
+  it('are none where a line is drawn close beside the rule', () => {
+    const planes = planesOf(100, [WORD, { left: COLUMN + 2, top: 120, wide: 3, high: 60 }]);
+    const before = planes.rules.slice();
+    stemsOnRules(planes, courses, 2);
+    expect(Buffer.compare(planes.rules, before)).toBe(0);
+  });
+
   it('are not told by grain', () => {
     const planes = planesOf(60, [WORD, { left: COLUMN - 3, top: 130, wide: 7, high: 20 }]);
     const before = planes.rules.slice();

@@ -14,9 +14,9 @@ const STRETCH = 192;
 const OF_STROKES = 0.35;
 const OF_NOISE = 4;
 const LEAST_OVER = 8;
-/** Less than this is grain, and more is the rule itself, out of focus there; cells along it. */
+/** Less than this is grain, and more is no letter but a line beside the rule, or the rule itself out of focus there; cells along it. */
 const LEAST_LENGTH = 3;
-const MOST_LENGTH = 60;
+const MOST_LENGTH = 28;
 /** Gaps of so many cells are closed. */
 const GAP = 2;
 /** A crossing rule is dark so many cells further than it is thick. */
