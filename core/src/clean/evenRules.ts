@@ -69,7 +69,7 @@ export interface RuledCells {
  * Makes rules whole. Along each straight line that most of the rules on it make out, what is no darker and no thicker than
  * the line is the line's, though it was taken for a stroke or for nothing: dark rules are seen as ink here and there, pale
  * ones not at all; strokes that cross it run on over it. Where strokes reach out of the line to a side, and where it is
- * darker or wider than elsewhere, all stays. Shorter lines are rules or strokes all along as well (`loneLines.ts`). A lone line right
+ * darker than elsewhere, all stays; where it is wider a stroke lies along it (`stemsOnRules.ts`). Shorter lines are rules or strokes all along as well (`loneLines.ts`). A lone line right
  * through a ruled or dotted page, across its rules, near its side and about as dark all along, is a margin, though it may
  * look like a pen's.
  */

@@ -1,5 +1,5 @@
-import { binAtShare } from '../statistics/histogram';
-import { quantile } from '../statistics/quantile';
+import { forEachSet } from '../raster/forEachSet';
+import { binAtRank, binAtShare } from '../statistics/histogram';
 import type { RuledPlanes } from './evenEnds';
 import type { LevelledRule } from './levelAlong';
 
@@ -46,10 +46,16 @@ export function stemsOnRules(planes: RuledPlanes, courses: readonly LevelledRule
 
 /** How much darker than usual a flank is where a stroke lies on it; null where there are no strokes. */
 function leastOver({ darkest, strokes }: RuledPlanes, noise: number): number | null {
-  const levels = darkest.filter((_, i) => strokes[i] === 1);
-  return levels.length > 0
-    ? Math.max(LEAST_OVER, OF_NOISE * noise, OF_STROKES * quantile(levels, 0.5))
-    : null;
+  const counts = new Uint32Array(256);
+  let total = 0;
+  forEachSet(strokes, (i) => {
+    counts[darkest[i]]++;
+    total++;
+  });
+  if (total === 0) return null;
+  // The upper of two middle ones.
+  const median = binAtRank(counts, Math.floor(total / 2) + 1);
+  return Math.max(LEAST_OVER, OF_NOISE * noise, OF_STROKES * median);
 }
 
 /** 1 at the cells along a rule where others cross it, 0 elsewhere. */
